@@ -1,0 +1,72 @@
+import { type CautionRule, type Food, type SwapRule, type Worksheet } from '@fellmist/core';
+import * as z from 'zod';
+import { worksheetSchema } from './worksheet';
+
+/** What the browser needs to compute: the foods, the swap rules and the cautions. */
+export interface LarderPayload {
+  readonly foods: readonly Food[];
+  readonly rules: readonly SwapRule[];
+  readonly cautions: readonly CautionRule[];
+}
+
+export interface RevisionHead {
+  readonly id: string;
+  readonly number: number;
+  readonly parentId?: string;
+  readonly label: string;
+  readonly createdAt: string;
+}
+
+export interface StoredFormula {
+  readonly id: string;
+  readonly revision: RevisionHead;
+  readonly worksheet: Worksheet;
+  readonly revisions: readonly RevisionHead[];
+}
+
+/** Per-portion figures of the head revision, as the Shelf lists them; undefined where there are gaps. */
+export interface ShelfFigures {
+  readonly energyKcal?: number;
+  readonly proteinG?: number;
+  readonly netCarbG?: number;
+}
+
+export interface ShelfEntry {
+  readonly id: string;
+  readonly title: string;
+  readonly portions: number;
+  readonly portionWord: string;
+  readonly revisionCount: number;
+  readonly revisionLabel: string;
+  readonly updatedAt: string;
+  readonly original: ShelfFigures;
+  readonly rebuild: ShelfFigures;
+  readonly gaps: number;
+  /** Names of foods that were swapped in. */
+  readonly swappedIn: readonly string[];
+}
+
+/** `revisionId` is made by the client, so that a save repeated after a lost answer is known again. */
+export interface SaveRequest {
+  readonly revisionId: string;
+  readonly label: string;
+  readonly worksheet: Worksheet;
+}
+
+export const saveSchema = z.strictObject({
+  revisionId: z.uuid(),
+  label: z.string().trim().max(80),
+  worksheet: worksheetSchema,
+}) satisfies z.ZodType<SaveRequest>;
+
+/** Problem details, RFC 9457. */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  /** Path of the field at fault, such as "worksheet.rebuild.title". */
+  readonly field?: string;
+  /** For a stale save: what is stored now. */
+  readonly current?: StoredFormula;
+}

@@ -1,0 +1,2 @@
+export { readFoodTable } from './foods';
+export { readCautions, readSwapRules } from './rules';

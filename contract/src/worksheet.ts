@@ -1,0 +1,62 @@
+import { type Formula, type Line, type Worksheet } from '@fellmist/core';
+import * as z from 'zod';
+
+const id = z.string().min(1).max(40);
+const text = z.string().max(2000);
+const mass = z.number().min(0).max(1e10);
+
+const amount = z.strictObject({ value: z.number().min(0).max(1e9), high: z.number().min(0).max(1e9).optional(), unit: z.string().max(20) });
+
+const doubtCode = z.enum([
+  'food-guessed', 'food-unknown', 'range', 'word-amount', 'dash-before-amount', 'sum', 'comma', 'no-amount', 'unit-unknown', 'two-amounts', 'huge', 'alternative', 'no-food', 'no-density', 'no-piece-mass',
+]);
+
+const origin = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('kept'), lineId: id }),
+  z.strictObject({ kind: z.literal('swapped'), lineId: id, swapId: id, note: text }),
+  z.strictObject({ kind: z.literal('added'), why: z.enum(['side change', 'liquid', 'by hand']), swapId: id.optional() }),
+]);
+
+export const lineSchema = z.strictObject({
+  id,
+  text,
+  amountText: text,
+  amount: amount.optional(),
+  name: text,
+  note: text.optional(),
+  size: z.string().max(40).optional(),
+  melted: z.boolean().optional(),
+  foodId: z.string().max(80).optional(),
+  massG: mass.optional(),
+  basis: z.enum(['weighed', 'entered', 'piece', 'density', 'custom']).optional(),
+  doubts: z.array(z.strictObject({ code: doubtCode, detail: text.optional() })).max(20),
+  origin: origin.optional(),
+}) satisfies z.ZodType<Line>;
+
+export const formulaSchema = z.strictObject({
+  title: z.string().trim().min(1, 'A formula needs a title.').max(120),
+  portions: z.number().positive().max(10_000),
+  portionWord: z.string().max(40),
+  measures: z.enum(['us', 'metric', 'uk']),
+  parts: z.array(z.strictObject({ id, heading: z.string().max(200), lines: z.array(lineSchema).max(400) })).min(1).max(60),
+  method: z.array(text).max(400),
+  notes: z.array(text).max(400),
+  yieldMassG: z.number().positive().max(1e7).optional(),
+  carried: z.record(z.string(), z.unknown()).optional(),
+}) satisfies z.ZodType<Formula>;
+
+const action = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('replace'), lineId: id, fromMassG: mass, to: z.array(z.strictObject({ foodId: z.string().max(80), massG: mass })).max(20) }),
+  z.strictObject({ kind: z.literal('add'), foodId: z.string().max(80), massG: mass, why: z.enum(['side change', 'liquid']) }),
+  z.strictObject({ kind: z.literal('less'), lineId: id, massG: mass, why: z.enum(['side change', 'liquid']) }),
+  z.strictObject({ kind: z.literal('step'), text }),
+]);
+
+const proposal = z.strictObject({ id, swapId: id, ruleId: z.string().max(80), partId: id, action, reason: text, mark: z.enum(['S', 'P', 'M', 'H']), source: text });
+
+export const worksheetSchema = z.strictObject({
+  original: formulaSchema,
+  rebuild: formulaSchema,
+  open: z.array(proposal).max(200),
+  decisions: z.array(z.strictObject({ proposal, outcome: z.enum(['accepted', 'edited', 'refused']), leftGap: z.number().optional() })).max(2000),
+}) satisfies z.ZodType<Worksheet>;

@@ -1,0 +1,1 @@
+export { analyse, type Analysis } from './analyse';

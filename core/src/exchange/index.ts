@@ -1,0 +1,2 @@
+export { readRecipeJsonLd, type ReadDocument, writeRecipeJsonLd } from './recipeJsonLd';
+export { MOST_CHARACTERS, readRecipeText, type ReadResult, readYield } from './recipeText';

@@ -1,0 +1,196 @@
+import { type Larder, LIKELY, matchFood, SURE } from '../food';
+import { type Formula, type Part, readLine } from '../formula';
+import { type MeasureSystem, readAmount, readNumber } from '../quantity';
+
+export type ReadResult = { readonly ok: true; readonly formula: Formula; readonly remarks: readonly string[] } | { readonly ok: false; readonly error: string };
+
+/** House limits: a recipe is a page or two, and reading happens at every keystroke. */
+export const MOST_CHARACTERS = 60_000;
+export const MOST_LINES = 400;
+/** An ingredient line longer than this is prose. */
+const LONG_LINE = 140;
+
+const METHOD_HEADING = /^(?:#+\s*)?(?:method|directions?|instructions?|steps?|preparation|procedure|how to make(?: it)?|to make)\s*:?\s*$/i;
+const INGREDIENT_HEADING = /^(?:#+\s*)?(?:ingredients?(?: list)?|you(?:'|’)?(?:ll| will) need|what you need)\s*:?\s*$/i;
+const NOTES_HEADING = /^(?:#+\s*)?(?:notes?|tips?|nutrition(?:al)?(?: information| facts)?)\s*:?\s*$/i;
+const TIMES = /^(?:(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|rest(?:ing)?|chill(?:ing)?)(?:\s+time)?|oven|difficulty|course|cuisine|author|source|calories|equipment)\s*[:\-–]/i;
+const PORTION_WORDS = 'slices?|servings?|portions?|people|persons?|muffins?|cookies|biscuits?|pancakes?|scones?|cakes?|cupcakes?|bars?|squares?|pieces?|waffles?|crepes?|crêpes?|buns?|rolls?|pops?|scoops?|bowls?|loaves|loaf|brownies|balls?|glasses|pots?';
+const YIELD = new RegExp(
+  `^(?:(?:serves|feeds|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|one|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\s+)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
+  'i',
+);
+const SMALL: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, six: 6, eight: 8, ten: 10, twelve: 12, 'a dozen': 12, dozen: 12 };
+
+function singularPortion(word: string): string {
+  const plain = word.toLowerCase();
+  const known: Readonly<Record<string, string>> = { people: 'portion', person: 'portion', persons: 'portion', servings: 'portion', serving: 'portion', loaves: 'loaf', cookies: 'cookie', brownies: 'brownie', glasses: 'glass' };
+  return known[plain] ?? plain.replace(/s$/, '');
+}
+
+interface Yield {
+  readonly portions: number;
+  readonly portionWord: string;
+}
+
+/** "Serves 8", "Makes 12 muffins", "Yield: 2 dozen cookies", "makes 1 loaf (10 slices)"; undefined for anything else. */
+export function readYield(text: string): Yield | undefined {
+  const match = YIELD.exec(text.trim());
+  if (!match) return undefined;
+  const inner = /(\d+)\s+(slices|portions|servings|pieces|squares|bars)/i.exec(text);
+  if (inner?.[1] && inner[2]) return { portions: Number(inner[1]), portionWord: singularPortion(inner[2]) };
+  if (match[4]) return { portions: Number(match[4]), portionWord: singularPortion(match[5] ?? 'portion') };
+  const figure = match[1]?.trim().toLowerCase();
+  if (!figure) return undefined;
+  const [low] = figure.split(/-|–|to/);
+  const base = SMALL[figure] ?? readNumber((low ?? '').replace(/dozen/, '').trim());
+  if (base === undefined || base <= 0) return undefined;
+  const dozens = match[2] !== undefined || /\d\s*dozen/.test(figure);
+  const word = new RegExp(`\\b(${PORTION_WORDS})\\b`, 'i').exec(match[3] ?? '')?.[1];
+  const saysNothingElse = word !== undefined || (match[3] ?? '').trim() === '' || /^\(/.test(match[3] ?? '');
+  if (/^for\b/i.test(text) && !saysNothingElse) return undefined;
+  return { portions: base * (dozens ? 12 : 1), portionWord: word ? singularPortion(word) : 'portion' };
+}
+
+/** Refuses what is no text: empty, far too long, or full of control characters. */
+function whyNotText(text: string): string | undefined {
+  if (text.trim() === '') return 'There is nothing here yet. Paste a recipe: a title, the ingredient lines, the method.';
+  if (text.length > MOST_CHARACTERS) {
+    return `This is ${Math.round(text.length / 1000).toLocaleString('en')},000 characters; a recipe of up to ${MOST_CHARACTERS / 1000},000 can be read. Paste only the recipe's own part.`;
+  }
+  // eslint-disable-next-line no-control-regex -- control characters are what is looked for
+  const odd = text.match(/[\u0000-\u0008\u000e-\u001f\ufffd]/g)?.length ?? 0;
+  if (odd > Math.max(2, text.length / 100)) return 'This is not text: it looks like a picture or another binary file. Copy the words of the recipe and paste those.';
+  return undefined;
+}
+
+type LineKind = 'heading' | 'ingredient' | 'method' | 'note';
+
+interface Place {
+  section: 'ingredients' | 'method' | 'notes';
+  seenIngredient: boolean;
+}
+
+function stripBullet(line: string): string {
+  return line.replace(/^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s))\s*/, '').trim();
+}
+
+function looksLikeHeading(line: string): boolean {
+  const plain = line.replace(/^#+\s*/, '');
+  if (readAmount(plain)) return false;
+  if (/^#+\s/.test(line) || /^[^.!?]{2,60}:\s*$/.test(plain)) return true;
+  return /^for the\b[^.,]{2,40}$/i.test(plain);
+}
+
+function startsWithFigure(line: string): boolean {
+  const read = readAmount(line);
+  return read !== undefined && read.rest !== '' && !/^(?:an?|one)\s/i.test(read.text === '' ? line : '');
+}
+
+function looksLikeSentence(line: string): boolean {
+  return line.length > LONG_LINE || (/[.!]$/.test(line) && line.split(/\s+/).length > 5) || /^(?:step\s*\d+|\d+\s*[.)])\s*[A-Z][a-z]+\s+(?:the|a|an|all|in|and|together|until|with|over|for)\b/i.test(line);
+}
+
+function kindOf(raw: string, place: Place, larder: Larder): LineKind {
+  const line = stripBullet(raw);
+  if (place.section === 'notes') return 'note';
+  if (place.section === 'method') return 'method';
+  if (TIMES.test(line)) return 'note';
+  if (looksLikeHeading(line)) return 'heading';
+  const figure = startsWithFigure(line);
+  if (looksLikeSentence(line) && !(figure && line.length <= LONG_LINE && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
+  if (figure) return 'ingredient';
+  if (/^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease)\b/i.test(line) && line.split(/\s+/).length > 3) return 'method';
+  const score = matchFood(line.replace(/,.*$/, ''), larder.index)[0]?.score ?? 0;
+  return place.seenIngredient || score >= SURE || /\d/.test(line) ? (score >= LIKELY || place.seenIngredient ? 'ingredient' : 'note') : 'note';
+}
+
+function looksLikeTitle(line: string, larder: Larder): boolean {
+  if (METHOD_HEADING.test(line) || INGREDIENT_HEADING.test(line) || TIMES.test(line) || readYield(line)) return false;
+  const plain = line.replace(/^#+\s*/, '');
+  if (plain.length > 120 || /:\s*$/.test(plain)) return false;
+  const read = readAmount(plain);
+  if (read?.unitGiven) return false;
+  if (read && !/^[a-z]/i.test(plain)) return (matchFood(read.rest, larder.index)[0]?.score ?? 0) < LIKELY;
+  return (matchFood(plain, larder.index)[0]?.score ?? 0) < SURE;
+}
+
+interface Gathering {
+  title: string;
+  portions: Yield | undefined;
+  readonly parts: { heading: string; lines: string[] }[];
+  readonly method: string[];
+  readonly notes: string[];
+}
+
+function gather(lines: readonly string[], larder: Larder): Gathering {
+  const out: Gathering = { title: '', portions: undefined, parts: [], method: [], notes: [] };
+  const place: Place = { section: 'ingredients', seenIngredient: false };
+  lines.forEach((raw, index) => {
+    const line = stripBullet(raw);
+    if (index === 0 && looksLikeTitle(line, larder)) {
+      out.title = line.replace(/^#+\s*/, '').slice(0, 120);
+      return;
+    }
+    if (METHOD_HEADING.test(line)) place.section = 'method';
+    else if (INGREDIENT_HEADING.test(line)) place.section = 'ingredients';
+    else if (NOTES_HEADING.test(line)) place.section = 'notes';
+    else sort(raw, line, out, place, larder);
+  });
+  return out;
+}
+
+function sort(raw: string, line: string, out: Gathering, place: Place, larder: Larder): void {
+  const portions = place.section === 'ingredients' && !out.portions ? readYield(line) : undefined;
+  if (portions) {
+    out.portions = portions;
+    return;
+  }
+  const kind = kindOf(raw, place, larder);
+  if (kind === 'note') out.notes.push(line);
+  else if (kind === 'method') {
+    place.section = 'method';
+    out.method.push(line.replace(/^(?:step\s*)?\d{1,2}\s*[.):]\s*/i, ''));
+  } else if (kind === 'heading') out.parts.push({ heading: line.replace(/^#+\s*/, '').replace(/:\s*$/, ''), lines: [] });
+  else {
+    place.seenIngredient = true;
+    const part = out.parts.at(-1);
+    if (part) part.lines.push(raw.trim());
+    else out.parts.push({ heading: '', lines: [raw.trim()] });
+  }
+}
+
+/**
+ * A formula from a recipe as people keep it: a title, "serves 8", ingredient lines under headings, method lines.
+ * Unreadable lines stay as text. Refused with a plain sentence: nothing, no text, or more than 60,000 characters.
+ */
+export function readRecipeText(text: string, larder: Larder, measures: MeasureSystem): ReadResult {
+  const refusal = whyNotText(text);
+  if (refusal) return { ok: false, error: refusal };
+  const lines = text.replace(/\r\n?/g, '\n').split('\n').map((line) => line.replace(/[\u0000-\u001f\u00a0\u2028\u2029]+/g, ' ').trim()).filter((line) => line !== '');
+  if (lines.length > MOST_LINES) return { ok: false, error: `These are ${lines.length} lines; up to ${MOST_LINES} can be read. Paste one recipe at a time.` };
+  const found = gather(lines, larder);
+  let count = 0;
+  const parts: Part[] = found.parts
+    .filter((part) => part.lines.length > 0)
+    .map((part, i) => ({ id: `p${i + 1}`, heading: part.heading, lines: part.lines.map((line) => readLine(line, `l${++count}`, larder, measures)) }));
+  if (parts.length === 0) return { ok: false, error: 'No ingredient line was found. Write one ingredient a line, such as "200 g plain flour" or "2 eggs".' };
+  const remarks = remarksOn(found, parts);
+  const formula: Formula = {
+    title: found.title || 'Untitled recipe',
+    portions: found.portions?.portions ?? 1,
+    portionWord: found.portions?.portionWord ?? 'batch',
+    measures,
+    parts,
+    method: found.method,
+    notes: found.notes,
+  };
+  return { ok: true, formula, remarks };
+}
+
+function remarksOn(found: Gathering, parts: readonly Part[]): readonly string[] {
+  const remarks: string[] = [];
+  if (!found.title) remarks.push('No title was found; give it one.');
+  if (!found.portions) remarks.push('It does not say how many it serves: the figures are for the whole batch until you say.');
+  if (parts.every((part) => part.lines.every((line) => !line.amount))) remarks.push('No amounts were found: every line is a gap until you give one.');
+  return remarks;
+}

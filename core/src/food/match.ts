@@ -1,0 +1,96 @@
+import { type Food } from './food';
+import { tellingWords } from './words';
+
+export interface FoodMatch {
+  readonly foodId: string;
+  /** 1 for the very words, down to 0. Below `SURE` a person should look. */
+  readonly score: number;
+}
+
+/** House thresholds: a match under LIKELY is not offered as the answer, one under SURE is marked. */
+export const LIKELY = 0.55;
+export const SURE = 0.84;
+
+interface Alias {
+  readonly foodId: string;
+  readonly all: readonly string[];
+  readonly telling: readonly string[];
+}
+
+export interface FoodIndex {
+  readonly aliases: readonly Alias[];
+  readonly rarity: ReadonlyMap<string, number>;
+}
+
+/** Makes the index that `matchFood` reads; build it once for a larder. */
+export function indexFoods(foods: readonly Food[]): FoodIndex {
+  const aliases = foods.flatMap((food) =>
+    [food.name, ...food.synonyms].map((name) => ({ foodId: food.id, all: tellingWords(name, true), telling: tellingWords(name) })),
+  );
+  const seen = new Map<string, Set<string>>();
+  for (const alias of aliases) {
+    for (const word of alias.all) seen.set(word, (seen.get(word) ?? new Set<string>()).add(alias.foodId));
+  }
+  const rarity = new Map([...seen].map(([word, ids]) => [word, Math.log(1 + foods.length / ids.size)]));
+  return { aliases, rarity };
+}
+
+function within(a: string, b: string, most: number): boolean {
+  if (Math.abs(a.length - b.length) > most) return false;
+  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
+  for (let i = 1; i <= a.length; i++) {
+    const next = [i];
+    for (let j = 1; j <= b.length; j++) {
+      next[j] = Math.min((row[j] ?? 0) + 1, (next[j - 1] ?? 0) + 1, (row[j - 1] ?? 0) + (a[i - 1] === b[j - 1] ? 0 : 1));
+    }
+    row = next;
+  }
+  return (row[b.length] ?? most + 1) <= most;
+}
+
+function alike(a: string, b: string): number {
+  if (a === b) return 1;
+  const length = Math.min(a.length, b.length);
+  if (length >= 8 && within(a, b, 2)) return 0.85;
+  return length >= 4 && a[0] === b[0] && within(a, b, 1) ? 0.9 : 0;
+}
+
+function weigh(index: FoodIndex, words: readonly string[], unknown: number): number {
+  return words.reduce((sum, word) => sum + (index.rarity.get(word) ?? unknown), 0);
+}
+
+function similarity(index: FoodIndex, query: readonly string[], alias: readonly string[]): number {
+  const unknown = 3;
+  let shared = 0;
+  const left = [...alias];
+  for (const word of query) {
+    let best = 0;
+    let at = -1;
+    left.forEach((candidate, i) => {
+      const likeness = alike(word, candidate);
+      if (likeness > best) [best, at] = [likeness, i];
+    });
+    if (at >= 0) shared += best * (index.rarity.get(left.splice(at, 1)[0] ?? '') ?? unknown);
+  }
+  const weight = weigh(index, query, unknown) + weigh(index, alias, unknown);
+  return weight > 0 ? (2 * shared) / weight : 0;
+}
+
+/**
+ * The foods whose names or synonyms are likest to the words, best first, at most `most` and one entry a food. Typing
+ * slips of one letter (two in long words) are forgiven at a discount. No match gives an empty list.
+ */
+export function matchFood(name: string, index: FoodIndex, most = 5): readonly FoodMatch[] {
+  const all = tellingWords(name, true);
+  const telling = tellingWords(name);
+  if (telling.length === 0) return [];
+  const best = new Map<string, number>();
+  for (const alias of index.aliases) {
+    const score = Math.max(similarity(index, telling, alias.telling), similarity(index, all, alias.all));
+    if (score > (best.get(alias.foodId) ?? 0.3)) best.set(alias.foodId, score);
+  }
+  return [...best]
+    .map(([foodId, score]) => ({ foodId, score: Math.min(score, 1) }))
+    .sort((a, b) => b.score - a.score)
+    .slice(0, most);
+}

@@ -1,0 +1,40 @@
+/** Words of a line that say how a food is bought or cut and not which food it is. */
+const SAID_IN_PASSING = new Set(
+  `a an and the of for to or in at with from into your some plus more about approximately approx roughly around heaped heaping level scant generous rounded good
+  fresh freshly ripe large small medium big extra organic natural pure quality best finely roughly coarsely thinly chopped grated shredded sliced diced minced mashed crushed
+  sifted beaten whisked separated peeled cored pitted deseeded softened soft cold chilled warm hot boiling lukewarm tepid room temperature melted cooled toasted roasted blanched
+  unsalted salted optional needed taste serve serving dusting greasing frying brushing finish divided packed firmly lightly loosely spooned leveled levelled drained rinsed dried
+  very ground squeezed free range freerange washed halved quartered cubed squeeze piece pieces weight ml g oz gf plain-tasting unwaxed premium regular standard sized size active`
+    .split(/\s+/)
+    .filter(Boolean),
+);
+
+/** Those of the words above that do name a food when a food's own name holds them ("ground almonds", "dried cherries"). */
+const irregular: Readonly<Record<string, string>> = {
+  leaves: 'leaf', halves: 'half', loaves: 'loaf', cherries: 'cherry', berries: 'berry', courgettes: 'courgette', potatoes: 'potato', tomatoes: 'tomato', mangoes: 'mango', yoghurt: 'yogurt', yoghurts: 'yogurt', molasses: 'molasses', couscous: 'couscous', hummus: 'hummus', swiss: 'swiss', fibre: 'fibre', fiber: 'fibre', flavouring: 'flavour', flavoring: 'flavour', flavor: 'flavour', grey: 'grey', wholewheat: 'wholewheat', wholemeal: 'wholewheat', selfraising: 'selfraising',
+};
+
+function singular(word: string): string {
+  const known = irregular[word];
+  if (known) return known;
+  if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;
+  if (word.length > 3 && word.endsWith('s') && !/(ss|us|is)$/.test(word)) return word.slice(0, -1);
+  return word;
+}
+
+/** The telling words of a name, lower case, singular, without accents: "Large free-range Eggs" gives ["egg"]. */
+export function tellingWords(name: string, keepAll = false): readonly string[] {
+  const plain = name
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase()
+    .replace(/self[\s-]rais(?:ing|ed)|self[\s-]rising/g, 'selfraising')
+    .replace(/whole[\s-](?:wheat|meal)/g, 'wholewheat')
+    .replace(/all[\s-]purpose/g, 'allpurpose')
+    .replace(/free[\s-]range/g, ' ')
+    .replace(/&/g, ' and ')
+    .replace(/['’]s?\b/g, '');
+  const words = plain.split(/[^a-z0-9%]+/).filter(Boolean);
+  const telling = keepAll ? words : words.filter((word) => !SAID_IN_PASSING.has(word));
+  return (telling.length > 0 ? telling : words).map(singular);
+}

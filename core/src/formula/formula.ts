@@ -1,0 +1,85 @@
+import { type Amount, type MeasureSystem } from '../quantity';
+import { type MassBasis, type MassGap } from '../food';
+
+export type DoubtCode =
+  | 'food-guessed'
+  | 'food-unknown'
+  | 'range'
+  | 'word-amount'
+  | 'dash-before-amount'
+  | 'sum'
+  | 'comma'
+  | 'no-amount'
+  | 'unit-unknown'
+  | 'two-amounts'
+  | 'huge'
+  | 'alternative'
+  | MassGap;
+
+/** Something about a line that a person should look at; `detail` is shown with the words for the code. */
+export interface Doubt {
+  readonly code: DoubtCode;
+  readonly detail?: string;
+}
+
+/** Where a line of a rebuild comes from. */
+export type Origin =
+  | { readonly kind: 'kept'; readonly lineId: string }
+  | { readonly kind: 'swapped'; readonly lineId: string; readonly swapId: string; readonly note: string }
+  | { readonly kind: 'added'; readonly why: 'side change' | 'liquid' | 'by hand'; readonly swapId?: string };
+
+export interface Line {
+  readonly id: string;
+  /** The whole line as typed or pasted. */
+  readonly text: string;
+  readonly amountText: string;
+  readonly amount?: Amount;
+  /** Words taken as the name of the food. */
+  readonly name: string;
+  readonly note?: string;
+  /** "large", "medium": picks a piece weight. */
+  readonly size?: string;
+  readonly melted?: boolean;
+  readonly foodId?: string;
+  readonly massG?: number;
+  readonly basis?: MassBasis;
+  readonly doubts: readonly Doubt[];
+  readonly origin?: Origin;
+}
+
+export interface Part {
+  readonly id: string;
+  /** "For the icing"; empty for the main part. */
+  readonly heading: string;
+  readonly lines: readonly Line[];
+}
+
+export interface Formula {
+  readonly title: string;
+  readonly portions: number;
+  /** What a portion is called: "slice", "muffin", "portion". */
+  readonly portionWord: string;
+  readonly measures: MeasureSystem;
+  readonly parts: readonly Part[];
+  readonly method: readonly string[];
+  readonly notes: readonly string[];
+  /** The weighed yield of the whole batch, grams; absent until somebody weighs it. */
+  readonly yieldMassG?: number;
+  /** Members of an imported document that Fellmist does not use and gives back on export. */
+  readonly carried?: Readonly<Record<string, unknown>>;
+}
+
+export function allLines(formula: Formula): readonly Line[] {
+  return formula.parts.flatMap((part) => part.lines);
+}
+
+/** The formula with one line replaced by what `change` makes of it (several, or none); the same object if no line has that id. */
+export function changeLine(formula: Formula, lineId: string, change: (line: Line) => readonly Line[]): Formula {
+  let found = false;
+  const parts = formula.parts.map((part) => {
+    if (!part.lines.some((line) => line.id === lineId)) return part;
+    found = true;
+    return { ...part, lines: part.lines.flatMap((line) => (line.id === lineId ? change(line) : [line])) };
+  });
+  return found ? { ...formula, parts } : formula;
+}

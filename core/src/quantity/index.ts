@@ -1,0 +1,3 @@
+export { type Amount, type AmountDoubt, type ReadAmount, middleOf, readAmount, readNumber } from './amount';
+export { formatAmount, gramsNumber, kitchenNumber } from './format';
+export { type MeasureSystem, type Unit, type UnitKind, UNITS, unitById, unitByWord, unitFactor } from './units';

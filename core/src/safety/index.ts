@@ -1,0 +1,1 @@
+export { type AllergenReport, allergensOf, type Caution, type CautionRule, cautionsFor, DEFERENCE } from './cautions';

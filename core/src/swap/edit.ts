@@ -1,0 +1,72 @@
+import { type Larder } from '../food';
+import { allLines, changeLine, type Formula, type Line, type Mend, mendLine, readLine } from '../formula';
+import { composeText } from './decide';
+import { freshId, type Worksheet } from './worksheet';
+
+/** A worksheet after the baker's own hand changed a line of the rebuild. */
+export function editRebuildLine(sheet: Worksheet, lineId: string, mend: Mend, larder: Larder): Worksheet {
+  const rebuild = changeLine(sheet.rebuild, lineId, (line) => {
+    const mended = mendLine(line, mend, larder, sheet.rebuild.measures);
+    const name = mend.kind === 'food' ? (larder.foods.get(mend.foodId)?.name ?? line.name) : line.name;
+    return [{ ...mended, name, text: composeText(mended.amountText, name, mended.note) }];
+  });
+  return rebuild === sheet.rebuild ? sheet : { ...sheet, rebuild };
+}
+
+function isUntouched(original: Line, rebuilt: Line): boolean {
+  return rebuilt.origin?.kind === 'kept' && original.text === rebuilt.text && original.massG === rebuilt.massG && original.foodId === rebuilt.foodId;
+}
+
+/** Mends a line of the original; a rebuild line that is still the same follows. */
+export function mendOriginalLine(sheet: Worksheet, lineId: string, mend: Mend, larder: Larder): Worksheet {
+  const before = allLines(sheet.original).find((line) => line.id === lineId);
+  if (!before) return sheet;
+  const after = mendLine(before, mend, larder, sheet.original.measures);
+  const original = changeLine(sheet.original, lineId, () => [after]);
+  const follower = allLines(sheet.rebuild).find((line) => line.origin?.kind === 'kept' && line.origin.lineId === lineId && isUntouched(before, line));
+  const rebuild = follower?.origin ? changeLine(sheet.rebuild, follower.id, () => [{ ...after, id: follower.id, origin: { kind: 'kept', lineId } }]) : sheet.rebuild;
+  return { ...sheet, original, rebuild };
+}
+
+/** Leaves a line out of the rebuild; what was proposed for it is withdrawn. */
+export function removeRebuildLine(sheet: Worksheet, lineId: string): Worksheet {
+  const gone = new Set(sheet.open.filter(({ action }) => action.kind === 'replace' && action.lineId === lineId).map((proposal) => proposal.swapId));
+  const open = sheet.open.filter((proposal) => !gone.has(proposal.swapId) && !(proposal.action.kind === 'less' && proposal.action.lineId === lineId));
+  return { ...sheet, rebuild: changeLine(sheet.rebuild, lineId, () => []), open };
+}
+
+/** Puts an original line back into the rebuild as it was. */
+export function restoreLine(sheet: Worksheet, originalLineId: string): Worksheet {
+  const index = sheet.original.parts.findIndex((part) => part.lines.some((line) => line.id === originalLineId));
+  const part = sheet.original.parts[index];
+  const line = part?.lines.find((candidate) => candidate.id === originalLineId);
+  if (!part || !line) return sheet;
+  const back: Line = { ...line, id: freshId(sheet, 'r'), origin: { kind: 'kept', lineId: originalLineId } };
+  return { ...sheet, rebuild: appendLine(sheet.rebuild, part.id, back) };
+}
+
+/** Adds a line written by hand ("30 g inulin") to a part of the rebuild. */
+export function addRebuildLine(sheet: Worksheet, partId: string, text: string, larder: Larder): Worksheet {
+  const line = readLine(text, freshId(sheet, 'r'), larder, sheet.rebuild.measures);
+  return { ...sheet, rebuild: appendLine(sheet.rebuild, partId, { ...line, origin: { kind: 'added', why: 'by hand' } }) };
+}
+
+function appendLine(formula: Formula, partId: string, line: Line): Formula {
+  const target = formula.parts.some((part) => part.id === partId) ? partId : formula.parts[0]?.id;
+  return { ...formula, parts: formula.parts.map((part) => (part.id === target ? { ...part, lines: [...part.lines, line] } : part)) };
+}
+
+/** Moves a rebuild line up (-1) or down (+1) within its part. */
+export function moveRebuildLine(sheet: Worksheet, lineId: string, by: -1 | 1): Worksheet {
+  const parts = sheet.rebuild.parts.map((part) => {
+    const at = part.lines.findIndex((line) => line.id === lineId);
+    const to = at + by;
+    const [line, other] = [part.lines[at], part.lines[to]];
+    if (at < 0 || !line || !other) return part;
+    const lines = [...part.lines];
+    lines[at] = other;
+    lines[to] = line;
+    return { ...part, lines };
+  });
+  return { ...sheet, rebuild: { ...sheet.rebuild, parts } };
+}

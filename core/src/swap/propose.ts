@@ -1,0 +1,89 @@
+import { type Larder } from '../food';
+import { allLines, type Line, type Part } from '../formula';
+import { gramsNumber } from '../quantity';
+import { MARK_WORDS, standInMass, type SideChange, type SwapRule } from './rule';
+import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
+
+export interface Candidate {
+  readonly rule: SwapRule;
+  readonly names: readonly string[];
+}
+
+/** The rules that fit a line, in the order of the table; none for a line whose food or grams are unknown. */
+export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: Larder): readonly Candidate[] {
+  const { foodId, massG } = line;
+  if (foodId === undefined || massG === undefined) return [];
+  return rules
+    .filter((rule) => rule.from.includes(foodId) && rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== foodId))
+    .map((rule) => ({ rule, names: rule.to.map(({ foodId: to }) => larder.foods.get(to)?.name ?? to) }));
+}
+
+export type Opened = { readonly ok: true; readonly sheet: Worksheet; readonly swapId: string } | { readonly ok: false; readonly error: string };
+
+function partOf(sheet: Worksheet, lineId: string): Part | undefined {
+  return sheet.rebuild.parts.find((part) => part.lines.some((line) => line.id === lineId));
+}
+
+function replaceAction(line: Line, rule: SwapRule, share: number, larder: Larder): ProposalAction | string {
+  const from = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+  if (!from || line.massG === undefined) return `"${line.name}" needs a food and grams before it can be swapped.`;
+  const fromMassG = line.massG * share;
+  const to: { foodId: string; massG: number }[] = [];
+  for (const standIn of rule.to) {
+    const food = larder.foods.get(standIn.foodId);
+    const massG = food && standInMass(fromMassG, from, food, standIn.ratio, rule.basis);
+    if (massG === undefined) return `${from.name} cannot be turned into ${food?.name ?? standIn.foodId}: a density or piece weight is unknown.`;
+    to.push({ foodId: standIn.foodId, massG });
+  }
+  return { kind: 'replace', lineId: line.id, fromMassG, to };
+}
+
+function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number): ProposalAction | undefined {
+  if (change.kind === 'step') return { kind: 'step', text: change.text };
+  const massG = change.gramsPerGram * fromMassG;
+  if (change.kind === 'add') return { kind: 'add', foodId: change.foodId, massG, why: 'side change' };
+  const present = part.lines.find((line) => line.id !== swapped.id && line.foodId !== undefined && change.foodIds.includes(line.foodId) && (line.massG ?? 0) > 0);
+  return present?.massG === undefined ? undefined : { kind: 'less', lineId: present.id, massG: Math.min(massG, present.massG), why: 'side change' };
+}
+
+/**
+ * Opens a swap of `share` (0 to 1) of a rebuild line by a rule: its ratio and side changes become open proposals, and
+ * nothing else changes. An earlier swap of the same line that is still open gives way. A share above the rule's limit is
+ * allowed; the limit's reason then leads the proposal.
+ */
+export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share: number, larder: Larder): Opened {
+  const part = partOf(sheet, lineId);
+  const line = part?.lines.find((candidate) => candidate.id === lineId);
+  if (!part || !line) return { ok: false, error: 'That line is no longer on the bench.' };
+  if (!(share > 0 && share <= 1)) return { ok: false, error: 'The share to swap must be above 0 and at most 100 %.' };
+  const replace = replaceAction(line, rule, share, larder);
+  if (typeof replace === 'string') return { ok: false, error: replace };
+  const fromMassG = replace.kind === 'replace' ? replace.fromMassG : 0;
+  const stale = new Set(sheet.open.filter(({ action }) => action.kind === 'replace' && action.lineId === lineId).map((proposal) => proposal.swapId));
+  const kept = { ...sheet, open: sheet.open.filter((proposal) => !stale.has(proposal.swapId)) };
+  const swapId = freshId(kept, 's');
+  const limit = share > rule.maxShare + 1e-9 ? `Above the ${Math.round(rule.maxShare * 100)} % that works well${rule.maxShareReason ? `: ${rule.maxShareReason}` : ''}. ` : '';
+  const make = (action: ProposalAction, reason: string, index: number): Proposal => ({
+    id: `${swapId}.${index}`, swapId, ruleId: rule.id, partId: part.id, action, reason, mark: rule.mark, source: `${MARK_WORDS[rule.mark]}: ${rule.source}`,
+  });
+  const sides = rule.side.flatMap((change) => {
+    const action = sideAction(change, part, line, fromMassG);
+    return action ? [{ action, reason: change.reason }] : [];
+  });
+  const proposals = [make(replace, limit + rule.reason, 0), ...sides.map(({ action, reason }, i) => make(action, reason, i + 1))];
+  return { ok: true, swapId, sheet: { ...kept, open: [...kept.open, ...proposals] } };
+}
+
+/** A proposal in words: "200 g Plain wheat flour becomes 56 g Coconut flour". */
+export function proposalWords(action: ProposalAction, sheet: Worksheet, larder: Larder): string {
+  const food = (id: string): string => larder.foods.get(id)?.name ?? id;
+  const lineName = (id: string): string => {
+    const line = allLines(sheet.rebuild).find((candidate) => candidate.id === id);
+    return line ? (line.foodId === undefined ? line.name : food(line.foodId)) : 'a line';
+  };
+  if (action.kind === 'step') return action.text;
+  if (action.kind === 'add') return `Add ${gramsNumber(action.massG)} g ${food(action.foodId)}`;
+  if (action.kind === 'less') return `Take away ${gramsNumber(action.massG)} g ${lineName(action.lineId)}`;
+  const stand = action.to.map(({ foodId, massG }) => `${gramsNumber(massG)} g ${food(foodId)}`).join(' and ');
+  return `${gramsNumber(action.fromMassG)} g ${lineName(action.lineId)} becomes ${stand}`;
+}

@@ -1,0 +1,70 @@
+import angular from 'angular-eslint';
+import prettier from 'eslint-config-prettier';
+import tseslint from 'typescript-eslint';
+
+/** Words of core from the lowest to the highest; a lower word never imports a higher one. */
+const WORDS = ['quantity', 'food', 'role', 'formula', 'product', 'swap', 'target', 'vessel', 'cold', 'day', 'trial', 'safety', 'cost', 'exchange', 'analysis'];
+
+const OUTSIDE = ['@angular/*', '@ngrx/*', 'ng-zorro-antd/*', 'rxjs', 'express', 'better-sqlite3', 'zod', 'pino*', 'node:*', 'fs', 'path'];
+
+function notAllowed(patterns, message) {
+  return { 'no-restricted-imports': ['error', { patterns: patterns.map((group) => ({ group: [group], message })) }] };
+}
+
+const coreLayers = WORDS.map((word, i) => ({
+  files: [`core/src/${word}/**/*.ts`],
+  ignores: ['**/*.spec.ts'],
+  rules: notAllowed(
+    [...OUTSIDE, '@fellmist/*', '../index', '..', '../*/*', ...WORDS.slice(i + 1).flatMap((higher) => [`../${higher}`])],
+    'Core is pure: no outside world, no higher word, and nothing past another folder’s index.',
+  ),
+}));
+
+export default tseslint.config(
+  { ignores: ['dist/', 'node_modules/', '.angular/', 'coverage/', 'web/public/'] },
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.strict, ...tseslint.configs.stylistic],
+    rules: {
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-extraneous-class': 'off',
+      'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
+      'no-console': ['error', { allow: ['error'] }],
+      eqeqeq: 'error',
+    },
+  },
+  ...coreLayers,
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'process', 'fetch', 'setTimeout', 'Date', 'performance'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Core takes a seed instead.' }],
+    },
+  },
+  {
+    files: ['contract/src/**/*.ts'],
+    rules: notAllowed(['@angular/*', '@ngrx/*', 'express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/web*', '@fellmist/data*'], 'The contract knows core and nothing above it.'),
+  },
+  {
+    files: ['server/src/**/*.ts'],
+    rules: notAllowed(['@angular/*', '@ngrx/*', '@fellmist/web*', '**/web/**', '**/core/src/**'], 'The server knows the contract, core and data, through their front doors.'),
+  },
+  {
+    files: ['web/src/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      ...notAllowed(['express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/data*', '@fellmist/contract/tables', '**/core/src/**', '**/server/**'], 'The web knows the contract and core, through their front doors.'),
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+      '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'fm', style: 'kebab-case' }],
+      '@angular-eslint/component-class-suffix': 'off',
+    },
+  },
+  {
+    files: ['web/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
+  prettier,
+);

@@ -1,0 +1,56 @@
+// Builds the web application and the server bundle into dist/, when sources are newer than the last build.
+import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { ensurePackages, fail, root, run } from './prepare.mjs';
+
+const SOURCES = ['core/src', 'contract/src', 'data/load.ts', 'server/src', 'web/src', 'angular.json', 'tsconfig.base.json', 'web/tsconfig.app.json', 'package-lock.json', 'scripts/build.mjs'];
+const stamp = join(root, 'dist', '.built');
+
+function newest(path) {
+  const stat = statSync(path);
+  return stat.isDirectory() ? Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name)))) : stat.mtimeMs;
+}
+
+async function bundleServer() {
+  const { build } = await import('esbuild');
+  const entry = (name) => join(root, 'server', 'src', name);
+  await build({
+    entryPoints: { main: entry('main.ts'), door: entry('door/main.ts') },
+    outdir: join(root, 'dist', 'server'),
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    sourcemap: true,
+    logLevel: 'warning',
+    external: ['better-sqlite3', 'express', 'helmet', 'compression', 'pino', 'pino-http', 'papaparse', 'numeric-quantity', 'zod'],
+  });
+}
+
+export function isBuilt() {
+  return existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...SOURCES.map((path) => newest(join(root, path))));
+}
+
+export async function ensureBuilt() {
+  ensurePackages();
+  if (isBuilt()) return;
+  process.stderr.write('Building Fellmist…\n');
+  await bundleServer();
+  const status = run('npx', ['ng', 'build', '--configuration', 'production'], { env: { NG_CLI_ANALYTICS: 'false' } });
+  if (status !== 0) fail('The web application could not be built; see the messages above.');
+  mkdirSync(join(root, 'dist'), { recursive: true });
+  writeFileSync(stamp, new Date().toISOString());
+}
+
+/** The command-line door alone, which needs no browser build. */
+export async function ensureDoor() {
+  ensurePackages();
+  const door = join(root, 'dist', 'server', 'door.mjs');
+  const sources = ['core/src', 'contract/src', 'data/load.ts', 'server/src'];
+  if (existsSync(door) && statSync(door).mtimeMs > Math.max(...sources.map((path) => newest(join(root, path))))) return;
+  await bundleServer();
+}
+
+if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) await ensureBuilt();

@@ -1,0 +1,56 @@
+// Installs what is missing: npm packages when the lock file changed, Chromium when a browser is wanted.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+const stamp = join(root, 'node_modules', '.fellmist-lock');
+
+export function fail(words) {
+  process.stderr.write(`${words}\n`);
+  process.exit(1);
+}
+
+/** Runs a command; by default its output goes to standard error so that a script's own output stays clean. */
+export function run(command, args, { env = {}, quiet = false, stdout = 2 } = {}) {
+  const result = spawnSync(command, args, { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', quiet ? 'ignore' : stdout, quiet ? 'ignore' : 2] });
+  return result.status ?? 1;
+}
+
+function checkNode() {
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) fail(`Fellmist needs Node 20.19 or newer; this is ${process.versions.node}. Install a newer Node and try again.`);
+}
+
+export function ensurePackages() {
+  checkNode();
+  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  process.stderr.write('Installing packages; the first time this takes a few minutes…\n');
+  const status = run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel', 'error'], { env: { NODE_ENV: 'development' } });
+  if (status !== 0) fail('The packages could not be installed. Check the network and that python3, make and g++ are there, then try again.');
+  writeFileSync(stamp, lock);
+}
+
+const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+
+export function findChromium() {
+  return process.env.CHROMIUM_PATH ?? BROWSERS.find((path) => existsSync(path));
+}
+
+export function ensureChromium() {
+  const found = findChromium();
+  if (found && existsSync(found)) return found;
+  if (process.platform !== 'linux' || process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
+    fail('The browser tests need Chromium. Install it, or name it in CHROMIUM_PATH, and try again.');
+  }
+  process.stderr.write('Installing Chromium…\n');
+  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  run('apt-get', ['update', '-q'], { env, quiet: true });
+  const status = run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium'], { env, quiet: true });
+  const installed = findChromium();
+  if (status !== 0 || !installed) fail('Chromium could not be installed by apt-get. Install it by hand, or name it in CHROMIUM_PATH, and try again.');
+  return installed;
+}

@@ -1,0 +1,54 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type RequestHandler, Router } from 'express';
+import helmet from 'helmet';
+
+/** A fresh nonce for each page, so that only Fellmist's own styles run. */
+export const giveNonce: RequestHandler = (_request, response, next) => {
+  response.locals['nonce'] = randomBytes(16).toString('base64');
+  next();
+};
+
+export const secureHeaders: RequestHandler = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'self'"],
+      scriptSrc: ["'self'"],
+      styleSrc: ["'self'", (_request, response) => `'nonce-${String((response as unknown as { locals: Record<string, unknown> }).locals['nonce'])}'`],
+      styleSrcAttr: ["'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:'],
+      fontSrc: ["'self'"],
+      connectSrc: ["'self'"],
+      objectSrc: ["'none'"],
+      baseUri: ["'self'"],
+      formAction: ["'self'"],
+      frameAncestors: ["'none'"],
+    },
+  },
+  strictTransportSecurity: false,
+});
+
+/** The built web application: hashed files for ever, index.html with the nonce for every other path. */
+export function pages(webRoot: string): Router {
+  const router = Router();
+  const indexFile = join(webRoot, 'index.html');
+  const index = existsSync(indexFile) ? readFileSync(indexFile, 'utf8') : undefined;
+  router.use(
+    express.static(webRoot, {
+      index: false,
+      setHeaders: (response, path) => {
+        response.setHeader('Cache-Control', /-[A-Z0-9]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+  );
+  router.get(/^\/(?!api\/).*/, (_request, response, next) => {
+    if (!index) {
+      next();
+      return;
+    }
+    response.set('Cache-Control', 'no-store').type('html').send(index.replaceAll('%NONCE%', String(response.locals['nonce'])));
+  });
+  return router;
+}

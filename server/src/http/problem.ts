@@ -1,0 +1,55 @@
+import { type Problem, type StoredFormula } from '@fellmist/contract';
+import { type ErrorRequestHandler, type RequestHandler, type Response } from 'express';
+import { ZodError } from 'zod';
+
+/** An answer other than success, thrown anywhere in a route. */
+export class ProblemError extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly extra: { readonly field?: string; readonly current?: StoredFormula } = {},
+  ) {
+    super(detail);
+  }
+}
+
+function send(response: Response, problem: Problem): void {
+  response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+}
+
+function fromZod(error: ZodError): Problem {
+  const issue = error.issues[0];
+  const field = issue?.path.map(String).join('.') ?? '';
+  return { type: 'about:blank', title: 'Something in the request is not as it should be', status: 422, detail: `${field || 'The body'}: ${issue?.message ?? 'unreadable'}`, field };
+}
+
+function fromBodyParser(error: { type?: unknown; status?: unknown }): Problem | undefined {
+  if (error.type === 'entity.too.large') return { type: 'about:blank', title: 'Too large', status: 413, detail: 'The request is larger than 2 MB; nothing was saved.' };
+  if (error.type === 'entity.parse.failed') return { type: 'about:blank', title: 'Not JSON', status: 400, detail: 'The body cannot be read as JSON; nothing was saved.' };
+  if (typeof error.status === 'number' && error.status >= 400 && error.status < 500) return { type: 'about:blank', title: 'Bad request', status: error.status, detail: 'The request cannot be read; nothing was saved.' };
+  return undefined;
+}
+
+export const noSuchRoute: RequestHandler = (request) => {
+  throw new ProblemError(404, 'Not found', `There is nothing at ${request.path.slice(0, 200)}.`);
+};
+
+/** Turns every error into problem details (RFC 9457). */
+export const answerProblems: ErrorRequestHandler = (error: unknown, request, response, _next) => {
+  if (error instanceof ProblemError) {
+    send(response, { type: 'about:blank', title: error.title, status: error.status, detail: error.detail, ...error.extra });
+    return;
+  }
+  if (error instanceof ZodError) {
+    send(response, fromZod(error));
+    return;
+  }
+  const known = typeof error === 'object' && error !== null ? fromBodyParser(error) : undefined;
+  if (known) {
+    send(response, known);
+    return;
+  }
+  request.log?.error(error);
+  send(response, { type: 'about:blank', title: 'Fellmist failed', status: 500, detail: 'Something went wrong in Fellmist itself; nothing was saved. Try again.' });
+};

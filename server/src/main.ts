@@ -1,0 +1,46 @@
+import { type Server } from 'node:http';
+import { join } from 'node:path';
+import { loadShippedLarder } from '@fellmist/data';
+import { pino } from 'pino';
+import { buildApp } from './app';
+import { setTable } from './demo/setTable';
+import { openStore } from './store/database';
+import { seedLarder } from './store/larder';
+
+const root = process.env['FELLMIST_ROOT'] ?? process.cwd();
+const dataFolder = process.env['FELLMIST_DATA'] ?? join(root, 'data-home');
+const port = Number(process.env['FELLMIST_PORT'] ?? 4600);
+const demo = process.env['FELLMIST_DEMO'] === '1';
+const log = pino({ level: process.env['FELLMIST_LOG'] ?? 'warn' });
+const now = (): string => new Date().toISOString();
+
+const db = openStore(join(dataFolder, 'fellmist.db'), join(root, 'server', 'migrations'), now);
+const shipped = loadShippedLarder(join(root, 'data'));
+seedLarder(db, shipped);
+if (demo) setTable(db, shipped, join(root, 'data', 'demo'));
+
+const app = buildApp({ db, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
+const server: Server = app.listen(port, '127.0.0.1');
+
+server.on('listening', () => {
+  const address = server.address();
+  const open = typeof address === 'object' && address ? address.port : port;
+  process.stdout.write(`Fellmist is open at http://localhost:${open}${demo ? ' (demo household)' : ''}\n`);
+});
+
+server.on('error', (error: NodeJS.ErrnoException) => {
+  const words = error.code === 'EADDRINUSE' ? `Port ${port} is taken. Stop what uses it, or choose another: FELLMIST_PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}` : `Fellmist cannot listen on port ${port}: ${error.message}`;
+  process.stderr.write(`${words}\n`);
+  db.close();
+  process.exitCode = 1;
+});
+
+function close(): void {
+  server.close(() => {
+    db.close();
+    process.exit(0);
+  });
+  server.closeAllConnections();
+}
+process.on('SIGINT', close);
+process.on('SIGTERM', close);

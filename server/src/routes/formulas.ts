@@ -1,0 +1,106 @@
+import { randomUUID } from 'node:crypto';
+import { saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
+import { allLines, analyse, type Figures, type Formula, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
+import { type Request, type Response, Router } from 'express';
+import { ProblemError } from '../http/problem';
+import { type Store } from '../store/database';
+import { createFormula, deleteFormula, listFormulas, readFormula, restoreFormula, saveRevision, type ShelfRow } from '../store/formulas';
+
+function missing(): ProblemError {
+  return new ProblemError(404, 'No such formula', 'That formula is not on the shelf. It may have been deleted in another tab.');
+}
+
+function shelfFigures(figures: Figures): ShelfFigures {
+  const whole = (key: 'energyKcal' | 'proteinG' | 'netCarbG'): number | undefined => (figures[key].gaps.length > 0 ? undefined : figures[key].amount);
+  const [energyKcal, proteinG, netCarbG] = [whole('energyKcal'), whole('proteinG'), whole('netCarbG')];
+  return { ...(energyKcal === undefined ? {} : { energyKcal }), ...(proteinG === undefined ? {} : { proteinG }), ...(netCarbG === undefined ? {} : { netCarbG }) };
+}
+
+function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
+  const names = allLines(sheet.rebuild).flatMap((line) => (line.origin?.kind === 'swapped' && line.foodId !== undefined ? [larder.foods.get(line.foodId)?.name ?? line.name] : []));
+  return [...new Set(names)];
+}
+
+function shelfEntry(row: ShelfRow, larder: Larder): ShelfEntry {
+  const figuresOf = (formula: Formula): Figures => analyse(formula, larder, []).views.portion;
+  const { original, rebuild } = row.worksheet;
+  return {
+    id: row.id,
+    title: rebuild.title,
+    portions: rebuild.portions,
+    portionWord: rebuild.portionWord,
+    revisionCount: row.revisionCount,
+    revisionLabel: row.label,
+    updatedAt: row.createdAt,
+    original: shelfFigures(figuresOf(original)),
+    rebuild: shelfFigures(figuresOf(rebuild)),
+    gaps: analyse(rebuild, larder, []).gaps.length,
+    swappedIn: swappedIn(row.worksheet, larder),
+  };
+}
+
+function sendStored(response: Response, stored: StoredFormula, status = 200): void {
+  response.status(status).set('ETag', `"${stored.revision.id}"`).set('Cache-Control', 'no-store').json(stored);
+}
+
+function knownHead(request: Request): string {
+  const match = /^"([^"]+)"$/.exec(request.get('If-Match') ?? '');
+  if (!match?.[1]) throw new ProblemError(428, 'If-Match is missing', 'A save must say which revision it is based on, in an If-Match header.');
+  return match[1];
+}
+
+function fileName(title: string): string {
+  return `${title.normalize('NFD').replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '').toLowerCase() || 'formula'}.jsonld`;
+}
+
+/** Formulas and their immutable revisions. */
+export function formulaRoutes(db: Store, larder: Larder, now: () => string): Router {
+  const router = Router();
+  router.get('/formulas', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json(listFormulas(db).map((row) => shelfEntry(row, larder)));
+  });
+  router.post('/formulas', (request, response) => {
+    const save = saveSchema.parse(request.body);
+    const stored = createFormula(db, randomUUID(), save, now());
+    response.location(`/api/formulas/${stored.id}`);
+    sendStored(response, stored, 201);
+  });
+  router.get('/formulas/:id', (request, response) => {
+    const stored = readFormula(db, request.params.id);
+    if (!stored) throw missing();
+    sendStored(response, stored);
+  });
+  router.get('/formulas/:id/revisions/:revisionId', (request, response) => {
+    const stored = readFormula(db, request.params.id, request.params.revisionId);
+    if (!stored) throw missing();
+    sendStored(response, stored);
+  });
+  router.put('/formulas/:id', (request, response) => {
+    const known = knownHead(request);
+    const save = saveSchema.parse(request.body);
+    const result = saveRevision(db, request.params.id, known, save, now());
+    if (result.kind === 'missing') throw missing();
+    if (result.kind === 'stale') {
+      throw new ProblemError(409, 'Saved meanwhile elsewhere', 'This formula was saved from another place since you opened it. Nothing was overwritten; choose which version goes on.', { current: result.stored });
+    }
+    sendStored(response, result.stored);
+  });
+  router.delete('/formulas/:id', (request, response) => {
+    if (!deleteFormula(db, request.params.id, now())) throw missing();
+    response.status(204).end();
+  });
+  router.post('/formulas/:id/restore', (request, response) => {
+    if (!restoreFormula(db, request.params.id)) throw missing();
+    response.status(204).end();
+  });
+  router.get('/formulas/:id/recipe.jsonld', (request, response) => {
+    const stored = readFormula(db, request.params.id);
+    if (!stored) throw missing();
+    const { original, rebuild } = stored.worksheet;
+    response
+      .type('application/ld+json')
+      .set('Content-Disposition', `attachment; filename="${fileName(rebuild.title)}"`)
+      .send(writeRecipeJsonLd(rebuild, larder, original));
+  });
+  return router;
+}

@@ -1,0 +1,114 @@
+import { type RevisionHead, type SaveRequest, type StoredFormula } from '@fellmist/contract';
+import { type Worksheet } from '@fellmist/core';
+import { type Store } from './database';
+
+const HEADS = `SELECT formula.id AS id, revision.id AS revisionId, revision.label AS label, revision.created_at AS createdAt, revision.worksheet AS worksheet,
+    (SELECT COUNT(*) FROM revision AS every WHERE every.formula_id = formula.id) AS revisionCount
+  FROM formula JOIN revision ON revision.id = formula.head_id
+  WHERE formula.deleted_at IS NULL ORDER BY revision.created_at DESC, formula.id`;
+const HEAD_OF = 'SELECT head_id AS headId FROM formula WHERE id = @id AND deleted_at IS NULL';
+const REVISION = 'SELECT id, formula_id AS formulaId, number, parent_id AS parentId, label, worksheet, created_at AS createdAt FROM revision WHERE id = @id';
+const REVISIONS = 'SELECT id, number, parent_id AS parentId, label, created_at AS createdAt FROM revision WHERE formula_id = @id ORDER BY number';
+const ADD_FORMULA = 'INSERT INTO formula (id, head_id, created_at) VALUES (@id, @headId, @at)';
+const ADD_REVISION = `INSERT INTO revision (id, formula_id, number, parent_id, label, worksheet, created_at)
+  VALUES (@id, @formulaId, (SELECT COALESCE(MAX(number), 0) + 1 FROM revision WHERE formula_id = @formulaId), @parentId, @label, @worksheet, @at)`;
+const MOVE_HEAD = 'UPDATE formula SET head_id = @headId WHERE id = @id';
+const DELETE = 'UPDATE formula SET deleted_at = @at WHERE id = @id AND deleted_at IS NULL';
+const RESTORE = 'UPDATE formula SET deleted_at = NULL WHERE id = @id';
+const COUNT = 'SELECT COUNT(*) AS count FROM formula';
+
+interface RevisionRow {
+  readonly id: string;
+  readonly formulaId: string;
+  readonly number: number;
+  readonly parentId: string | null;
+  readonly label: string;
+  readonly worksheet: string;
+  readonly createdAt: string;
+}
+
+type HeadRow = Omit<RevisionRow, 'formulaId' | 'worksheet'>;
+
+function toHead({ id, number, parentId, label, createdAt }: HeadRow): RevisionHead {
+  return { id, number, label, createdAt, ...(parentId === null ? {} : { parentId }) };
+}
+
+export interface ShelfRow {
+  readonly id: string;
+  readonly revisionId: string;
+  readonly label: string;
+  readonly createdAt: string;
+  readonly revisionCount: number;
+  readonly worksheet: Worksheet;
+}
+
+/** Every formula that is not deleted, newest first, with its head revision. */
+export function listFormulas(db: Store): readonly ShelfRow[] {
+  const rows = db.prepare<[], Omit<ShelfRow, 'worksheet'> & { worksheet: string }>(HEADS).all();
+  return rows.map((row) => ({ ...row, worksheet: JSON.parse(row.worksheet) as Worksheet }));
+}
+
+export function countFormulas(db: Store): number {
+  return db.prepare<[], { count: number }>(COUNT).get()?.count ?? 0;
+}
+
+function assemble(db: Store, id: string, row: RevisionRow): StoredFormula {
+  const revisions = db.prepare<{ id: string }, HeadRow>(REVISIONS).all({ id }).map(toHead);
+  return { id, revision: toHead(row), worksheet: JSON.parse(row.worksheet) as Worksheet, revisions };
+}
+
+/** A formula at its head, or at the revision asked for; undefined where there is none. */
+export function readFormula(db: Store, id: string, revisionId?: string): StoredFormula | undefined {
+  const head = db.prepare<{ id: string }, { headId: string }>(HEAD_OF).get({ id });
+  if (!head) return undefined;
+  const row = db.prepare<{ id: string }, RevisionRow>(REVISION).get({ id: revisionId ?? head.headId });
+  return row && row.formulaId === id ? assemble(db, id, row) : undefined;
+}
+
+function addRevision(db: Store, formulaId: string, parentId: string | null, save: SaveRequest, at: string): void {
+  db.prepare(ADD_REVISION).run({ id: save.revisionId, formulaId, parentId, label: save.label, worksheet: JSON.stringify(save.worksheet), at });
+}
+
+/** A new formula with its first revision. A repeat of the same revision id gives what is stored. */
+export function createFormula(db: Store, id: string, save: SaveRequest, at: string): StoredFormula {
+  return db.transaction((): StoredFormula => {
+    const known = db.prepare<{ id: string }, RevisionRow>(REVISION).get({ id: save.revisionId });
+    if (known) {
+      const stored = readFormula(db, known.formulaId);
+      if (stored) return stored;
+    }
+    db.prepare(ADD_FORMULA).run({ id, headId: save.revisionId, at });
+    addRevision(db, id, null, save, at);
+    const stored = readFormula(db, id);
+    if (!stored) throw new Error('The formula was written but cannot be read back.');
+    return stored;
+  })();
+}
+
+export type SaveResult = { readonly kind: 'saved' | 'stale'; readonly stored: StoredFormula } | { readonly kind: 'missing' };
+
+/**
+ * A further revision on top of `knownHeadId`. Stale where the head has moved on, unless the head is this very revision,
+ * saved before and sent again.
+ */
+export function saveRevision(db: Store, id: string, knownHeadId: string, save: SaveRequest, at: string): SaveResult {
+  return db.transaction((): SaveResult => {
+    const current = readFormula(db, id);
+    if (!current) return { kind: 'missing' };
+    if (current.revision.id === save.revisionId) return { kind: 'saved', stored: current };
+    if (current.revision.id !== knownHeadId) return { kind: 'stale', stored: current };
+    addRevision(db, id, knownHeadId, save, at);
+    db.prepare(MOVE_HEAD).run({ id, headId: save.revisionId });
+    const stored = readFormula(db, id);
+    return stored ? { kind: 'saved', stored } : { kind: 'missing' };
+  })();
+}
+
+/** Hides a formula; its revisions stay and `restoreFormula` brings it back. False where there is none. */
+export function deleteFormula(db: Store, id: string, at: string): boolean {
+  return db.prepare(DELETE).run({ id, at }).changes > 0;
+}
+
+export function restoreFormula(db: Store, id: string): boolean {
+  return db.prepare(RESTORE).run({ id }).changes > 0;
+}

@@ -1,0 +1,13 @@
+import presets from 'jest-preset-angular/presets/index.js';
+
+const preset = presets.createEsmPreset({ tsconfig: '<rootDir>/web/tsconfig.spec.json' });
+
+/** Unit tests of the pages' state, as ES modules: run with NODE_OPTIONS=--experimental-vm-modules. */
+export default {
+  ...preset,
+  displayName: 'web',
+  rootDir: '..',
+  roots: ['<rootDir>/web/src'],
+  setupFilesAfterEnv: ['<rootDir>/web/test/setup.ts'],
+  moduleNameMapper: { ...preset.moduleNameMapper, '^@fellmist/(core|contract)$': '<rootDir>/$1/src/index.ts' },
+};

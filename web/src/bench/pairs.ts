@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { doubtWords, formatAmount, type Line, lineState, type Mend, type Pair, unitById } from '@fellmist/core';
+import { Preferences } from '../shell/preferences';
+import { Desk } from '../state/desk';
+import { AmountField } from '../ui/amount-field';
+import { showNumber } from '../ui/figures';
+import { ReadLine } from './read-line';
+
+interface RebuiltRow {
+  readonly line: Line;
+  readonly name: string;
+  readonly unit: string;
+  readonly ratio: string;
+  readonly note: string;
+  readonly marked: boolean;
+}
+
+interface PairRow {
+  readonly key: string;
+  readonly original: Line | undefined;
+  readonly originalAmount: string;
+  readonly originalName: string;
+  readonly originalState: 'sure' | 'unsure' | 'gap';
+  readonly rebuilt: readonly RebuiltRow[];
+}
+
+function ratioWords(line: Line, original: Line | undefined): string {
+  if (line.origin?.kind === 'added' || !line.origin) return '+';
+  if (line.origin.kind === 'swapped') return line.origin.note;
+  if (!original?.massG || line.massG === undefined) return '=';
+  const ratio = line.massG / original.massG;
+  return Math.abs(ratio - 1) < 0.005 ? '=' : `× ${showNumber(ratio, 2)}`;
+}
+
+/** Original and rebuild side by side, a row a line, with the ratio of the swap between them. */
+@Component({
+  selector: 'fm-pairs',
+  imports: [AmountField, ReadLine],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './pairs.html',
+  styleUrl: './pairs.less',
+})
+export class Pairs {
+  protected readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
+  readonly swapAsked = output<string>();
+  protected readonly mending = signal<string | undefined>(undefined);
+  protected readonly adding = signal('');
+
+  protected readonly parts = computed(() => this.desk.pairs().map((part) => ({ ...part, rows: part.pairs.map((pair) => this.row(pair)) })));
+  protected readonly allergens = computed(() => {
+    const [before, now] = [this.desk.original()?.allergens, this.desk.rebuild()?.allergens];
+    if (!before || !now) return undefined;
+    const gone = before.contains.filter((allergen) => !now.contains.includes(allergen));
+    return { contains: now.contains.map((allergen) => ({ name: allergen, isNew: !before.contains.includes(allergen) })), gone, unknown: now.unknownLines.length };
+  });
+  protected readonly cautions = computed(() => this.desk.rebuild()?.cautions ?? []);
+
+  private row({ original, rebuilt }: Pair): PairRow {
+    return {
+      key: original?.id ?? rebuilt[0]?.id ?? '',
+      original,
+      originalAmount: original ? (original.amount ? formatAmount(original.amount) : original.amountText) : '',
+      originalName: original ? (this.desk.foodName(original.foodId) ?? original.name) : '',
+      originalState: original ? lineState(original) : 'sure',
+      rebuilt: rebuilt.map((line) => this.rebuiltRow(line, original)),
+    };
+  }
+
+  private rebuiltRow(line: Line, original: Line | undefined): RebuiltRow {
+    const unit = line.amount ? unitById(line.amount.unit) : undefined;
+    const state = lineState(line);
+    const grams = line.massG !== undefined && unit?.id !== 'g' ? `${showNumber(line.massG, line.massG < 10 ? 1 : 0)} g` : '';
+    const why = line.origin?.kind === 'added' ? line.origin.why : '';
+    const doubt = state === 'sure' ? undefined : line.doubts[0];
+    return {
+      line,
+      name: this.desk.foodName(line.foodId) ?? line.name,
+      unit: unit ? (unit.id === 'piece' ? '' : (unit.words[0] ?? '')) : 'g',
+      ratio: ratioWords(line, original),
+      note: doubt ? doubtWords(doubt).split(/[;:,]/)[0] ?? '' : [grams, why].filter(Boolean).join(' · '),
+      marked: state !== 'sure',
+    };
+  }
+
+  protected mendOriginal(lineId: string, mend: Mend): void {
+    this.desk.mendOriginal(lineId, mend);
+  }
+
+  protected toggleMend(lineId: string): void {
+    this.mending.set(this.mending() === lineId ? undefined : lineId);
+  }
+
+  protected pressOnFood(event: KeyboardEvent, row: RebuiltRow): void {
+    if (event.ctrlKey || event.metaKey) return;
+    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      event.preventDefault();
+      this.move(row, event.key === 'ArrowUp' ? -1 : 1);
+    } else if (event.key.toLowerCase() === 's' && this.preferences.singleKeys()) {
+      event.preventDefault();
+      this.swapAsked.emit(row.line.id);
+    } else if (event.key === 'Delete') {
+      event.preventDefault();
+      this.desk.remove(row.line.id);
+    }
+  }
+
+  protected move(row: RebuiltRow, by: -1 | 1): void {
+    this.desk.move(row.line.id, by);
+    setTimeout(() => document.getElementById(`food-of-${row.line.id}`)?.focus());
+  }
+
+  protected add(partId: string): void {
+    const text = this.adding().trim();
+    if (text === '') return;
+    this.desk.add(partId, text);
+    this.adding.set('');
+  }
+}

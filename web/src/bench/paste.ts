@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { allLines, changeLine, type Formula, type Line, lineState, type MeasureSystem, type Mend, mendLine, readRecipeJsonLd, readRecipeText, startWorksheet, type Worksheet, worksheetFrom } from '@fellmist/core';
+import { Store } from '@ngrx/store';
+import { NzSegmentedModule } from 'ng-zorro-antd/segmented';
+import { FormsModule } from '@angular/forms';
+import { benchActions } from '../state/bench.feature';
+import { Desk } from '../state/desk';
+import { ReadLine } from './read-line';
+
+const KEPT = 'fellmist.paste';
+const EXAMPLE = `Plain muffins
+Makes 12 muffins
+
+2 cups plain flour
+1 tbsp baking powder
+1/2 cup caster sugar
+pinch of salt
+1 large egg
+1 cup milk
+80 ml sunflower oil
+
+Method
+Stir the dry things, whisk the wet, fold together. Bake 20 minutes at 190 °C.`;
+
+interface Reading {
+  readonly formula?: Formula;
+  readonly basedOn?: Formula;
+  readonly remarks: readonly string[];
+  readonly error?: string;
+}
+
+/** A recipe as text on the left, what Fellmist reads in it on the right, mended in place and put on the bench. */
+@Component({
+  selector: 'fm-paste',
+  imports: [FormsModule, NzSegmentedModule, ReadLine],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './paste.html',
+  styleUrl: './paste.less',
+})
+export class Paste {
+  private readonly desk = inject(Desk);
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  protected readonly text = signal(sessionStorage.getItem(KEPT) ?? '');
+  protected readonly measures = signal<MeasureSystem>('us');
+  protected readonly title = signal<string | undefined>(undefined);
+  protected readonly portions = signal<number | undefined>(undefined);
+  protected readonly tried = signal(false);
+  /** Mends by the text of their line, so that they outlive further typing. */
+  private readonly mends = signal<ReadonlyMap<string, readonly Mend[]>>(new Map());
+  protected readonly cups = [
+    { label: 'US, cup 237 mL', value: 'us' },
+    { label: 'Metric, cup 250 mL', value: 'metric' },
+    { label: 'UK pints', value: 'uk' },
+  ];
+
+  private readonly read = computed((): Reading => {
+    const larder = this.desk.larder();
+    const text = this.text();
+    if (!larder) return { remarks: [] };
+    const read = /^\s*[{[]/.test(text) ? readRecipeJsonLd(text, larder, this.measures()) : readRecipeText(text, larder, this.measures());
+    return read.ok ? read : { remarks: [], error: read.error };
+  });
+
+  protected readonly reading = computed((): Reading => {
+    const read = this.read();
+    const larder = this.desk.larder();
+    if (!read.formula || !larder) return read;
+    const mended = allLines(read.formula).reduce((formula, line) => {
+      const mends = this.mends().get(line.text) ?? [];
+      return mends.length === 0 ? formula : changeLine(formula, line.id, () => [mends.reduce((current: Line, mend) => mendLine(current, mend, larder, formula.measures), line)]);
+    }, read.formula);
+    const formula = { ...mended, title: this.title()?.trim() || mended.title, portions: this.portions() ?? mended.portions, portionWord: this.portions() && mended.portionWord === 'batch' ? 'portion' : mended.portionWord };
+    return { ...read, formula };
+  });
+
+  protected readonly isBlank = computed(() => this.text().trim() === '');
+  protected readonly counts = computed(() => {
+    const states = this.reading().formula ? allLines(this.reading().formula as Formula).map(lineState) : [];
+    return { lines: states.length, unsure: states.filter((state) => state === 'unsure').length, gaps: states.filter((state) => state === 'gap').length };
+  });
+
+  protected type(text: string): void {
+    this.text.set(text);
+    this.tried.set(false);
+    try {
+      sessionStorage.setItem(KEPT, text);
+    } catch {
+      // Too large to keep across a reload; it is still in the field.
+    }
+  }
+
+  protected useExample(): void {
+    this.type(EXAMPLE);
+  }
+
+  protected givePortions(value: string): void {
+    const portions = Number(value);
+    this.portions.set(Number.isFinite(portions) && portions > 0 && portions <= 10_000 ? portions : undefined);
+  }
+
+  protected mend(line: Line, mend: Mend): void {
+    const before = this.mends().get(line.text) ?? [];
+    const others = before.filter((other) => other.kind !== mend.kind);
+    this.mends.update((mends) => new Map(mends).set(line.text, [...others, mend]));
+  }
+
+  protected async put(): Promise<void> {
+    this.tried.set(true);
+    const { formula, basedOn } = this.reading();
+    if (!formula) return;
+    const sheet: Worksheet = basedOn ? worksheetFrom(formula, basedOn) : startWorksheet(formula);
+    this.store.dispatch(benchActions.placed({ sheet }));
+    this.store.dispatch(benchActions.save({ label: 'As pasted' }));
+    sessionStorage.removeItem(KEPT);
+    await this.router.navigate(['/bench', 'new']);
+  }
+}

@@ -1,0 +1,69 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { gramsNumber, MARK_WORDS, type Proposal, proposedMass, proposalWords, readNumber } from '@fellmist/core';
+import { Desk } from '../state/desk';
+
+interface Card {
+  readonly proposal: Proposal;
+  readonly kind: string;
+  readonly words: string;
+  readonly massG: string | undefined;
+  /** Other whole corrections that would do instead. */
+  readonly others: readonly { readonly proposal: Proposal; readonly words: string }[];
+}
+
+/** What a swap sets off, one card each: taken, taken with other grams, or refused. */
+@Component({
+  selector: 'fm-proposals',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './proposals.html',
+  styleUrl: './proposals.less',
+})
+export class Proposals {
+  protected readonly desk = inject(Desk);
+  protected readonly asked = signal<string | undefined>(undefined);
+  protected readonly edited = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly marks = MARK_WORDS;
+
+  protected readonly cards = computed((): readonly Card[] => {
+    const sheet = this.desk.sheet();
+    if (!sheet) return [];
+    const [liquid, ...others] = this.desk.balance()?.corrections ?? [];
+    const open = sheet.open.map((proposal) => this.card(proposal, proposal.action.kind === 'replace' ? 'Swap' : proposal.action.kind === 'step' ? 'Method' : 'Side change', []));
+    return liquid ? [...open, this.card(liquid, 'Liquid', others)] : open;
+  });
+  protected readonly stuck = computed(() => this.desk.balance()?.stuck);
+
+  private card(proposal: Proposal, kind: string, others: readonly Proposal[]): Card {
+    const massG = proposedMass(proposal.action);
+    return { proposal, kind, words: this.words(proposal), massG: massG === undefined ? undefined : gramsNumber(massG), others: others.map((other) => ({ proposal: other, words: this.words(other) })) };
+  }
+
+  private words(proposal: Proposal): string {
+    const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
+    return sheet && larder ? proposalWords(proposal.action, sheet, larder) : '';
+  }
+
+  protected type(card: Card, text: string): void {
+    this.edited.update((edited) => new Map(edited).set(card.proposal.id, text));
+  }
+
+  protected typedMass(card: Card): number | undefined {
+    const text = this.edited().get(card.proposal.id);
+    const massG = text === undefined ? undefined : readNumber(text);
+    return massG === undefined || massG < 0 || massG > 1_000_000 ? undefined : massG;
+  }
+
+  protected isFaulty(card: Card): boolean {
+    return this.edited().has(card.proposal.id) && this.typedMass(card) === undefined;
+  }
+
+  protected take(card: Card): void {
+    if (this.isFaulty(card)) return;
+    this.desk.accept(card.proposal, this.typedMass(card));
+    this.edited.update((edited) => new Map([...edited].filter(([id]) => id !== card.proposal.id)));
+  }
+
+  protected toggleWhy(id: string): void {
+    this.asked.set(this.asked() === id ? undefined : id);
+  }
+}

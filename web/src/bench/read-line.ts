@@ -1,0 +1,65 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { doubtWords, type Line, lineState, type Mend } from '@fellmist/core';
+import { Desk } from '../state/desk';
+import { AmountField } from '../ui/amount-field';
+import { showNumber } from '../ui/figures';
+import { FoodSelect } from '../ui/food-select';
+
+const BASIS_WORDS = { weighed: 'weighed', entered: 'your grams', piece: 'by the piece', density: 'by its density', custom: 'customary' } as const;
+
+/** One line as read: food, grams and how they were found; opens into fields to mend it. */
+@Component({
+  selector: 'fm-read-line',
+  imports: [AmountField, FoodSelect],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="line" [class.marked]="state() !== 'sure'">
+      <span class="mark" aria-hidden="true">{{ state() === 'sure' ? '' : state() === 'gap' ? '◇' : '?' }}</span>
+      <span class="asTyped">{{ line().text }}</span>
+      <span class="food">{{ foodName() ?? 'no food' }}</span>
+      <span class="grams">{{ grams() }}</span>
+      <span class="found soft">{{ found() }}</span>
+      <button type="button" class="link" [attr.aria-expanded]="isOpen()" [attr.aria-label]="'Mend ' + line().text" (click)="wanted.set(!isOpen())">
+        {{ isOpen() ? 'Done' : 'Mend' }}
+      </button>
+    </div>
+    @if (state() !== 'sure' || line().doubts.length > 0) {
+      <p class="why" [class.attention]="state() !== 'sure'">{{ doubts() }}</p>
+    }
+    @if (isOpen()) {
+      <div class="mend">
+        <label [for]="'amount-' + line().id">Amount</label>
+        <fm-amount-field
+          [fieldId]="'amount-' + line().id"
+          [label]="'Amount of ' + line().name"
+          [amount]="line().amount"
+          (typed)="mended.emit({ kind: 'amount', amount: $event.amount, text: $event.text })"
+        />
+        <span class="soft unit">{{ line().amount?.unit ?? 'g' }}</span>
+        <label [for]="'food-' + line().id">Food</label>
+        <fm-food-select [fieldId]="'food-' + line().id" [foodId]="line().foodId" [hint]="line().name" (chosen)="mended.emit({ kind: 'food', foodId: $event })" />
+      </div>
+    }
+  `,
+  styleUrl: './read-line.less',
+})
+export class ReadLine {
+  private readonly desk = inject(Desk);
+  readonly line = input.required<Line>();
+  /** Opened by its owner from the start, as the Bench does. */
+  readonly open = input(false);
+  readonly mended = output<Mend>();
+  protected readonly wanted = signal<boolean | undefined>(undefined);
+  protected readonly isOpen = computed(() => this.wanted() ?? this.open());
+  protected readonly state = computed(() => lineState(this.line()));
+  protected readonly foodName = computed(() => this.desk.foodName(this.line().foodId));
+  protected readonly doubts = computed(() => this.line().doubts.map(doubtWords).join('. '));
+  protected readonly grams = computed(() => {
+    const { massG } = this.line();
+    return massG === undefined ? '– g' : `${showNumber(massG, massG < 10 ? 1 : 0)} g`;
+  });
+  protected readonly found = computed(() => {
+    const { basis } = this.line();
+    return basis === undefined ? 'not counted' : BASIS_WORDS[basis];
+  });
+}

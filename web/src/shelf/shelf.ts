@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { type ShelfEntry, type ShelfFigures } from '@fellmist/contract';
+import { Store } from '@ngrx/store';
+import { Importer } from '../bench/importer';
+import { benchActions } from '../state/bench.feature';
+import { shelfActions, shelfFeature } from '../state/shelf.feature';
+import { showChange, showNumber } from '../ui/figures';
+
+const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string; readonly unit: string; readonly digits: number }[] = [
+  { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0 },
+  { key: 'proteinG', name: 'Protein', unit: 'g', digits: 1 },
+  { key: 'netCarbG', name: 'Net carbs', unit: 'g', digits: 1 },
+];
+
+interface ShelfCell {
+  readonly name: string;
+  readonly unit: string;
+  readonly now: string;
+  readonly change: string | undefined;
+}
+
+/** All formulas, newest first, with what a portion of each holds now and how far that is from its original. */
+@Component({
+  selector: 'fm-shelf',
+  imports: [RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './shelf.html',
+  styleUrl: './shelf.less',
+})
+export class Shelf {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly importer = inject(Importer);
+  private readonly entries = this.store.selectSignal(shelfFeature.selectEntries);
+  protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
+  protected readonly removed = this.store.selectSignal(shelfFeature.selectRemoved);
+  protected readonly importFault = signal<string | undefined>(undefined);
+  private readonly dates = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+
+  protected readonly rows = computed(() => this.entries()?.map((entry) => ({ entry, cells: SHOWN.map((figure) => this.cell(entry, figure)), saved: this.dates.format(new Date(entry.updatedAt)) })));
+
+  constructor() {
+    this.store.dispatch(shelfActions.wanted());
+  }
+
+  private cell(entry: ShelfEntry, { key, name, unit, digits }: (typeof SHOWN)[number]): ShelfCell {
+    const [before, now] = [entry.original[key], entry.rebuild[key]];
+    const change = before === undefined || now === undefined ? undefined : showChange(before, now, digits);
+    return { name, unit, now: now === undefined ? 'gaps' : showNumber(now, digits), change: change === '0' ? undefined : change };
+  }
+
+  protected retry(): void {
+    this.store.dispatch(shelfActions.wanted());
+  }
+
+  protected remove(entry: ShelfEntry): void {
+    this.store.dispatch(shelfActions.remove({ entry }));
+  }
+
+  protected restore(entry: ShelfEntry): void {
+    this.store.dispatch(shelfActions.restore({ entry }));
+  }
+
+  protected async import(input: HTMLInputElement): Promise<void> {
+    const [file] = input.files ?? [];
+    if (!file) return;
+    const result = await this.importer.read(file);
+    input.value = '';
+    this.importFault.set(result.ok ? undefined : result.error);
+    if (!result.ok) return;
+    this.store.dispatch(benchActions.placed({ sheet: result.sheet }));
+    this.store.dispatch(benchActions.save({ label: 'As imported' }));
+    await this.router.navigate(['/bench', 'new']);
+  }
+}

@@ -1,0 +1,25 @@
+import { provideHttpClient, withFetch } from '@angular/common/http';
+import { type ApplicationConfig, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
+import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore } from '@ngrx/store';
+import * as benchEffects from '../state/bench.effects';
+import { benchFeature } from '../state/bench.feature';
+import * as larderEffects from '../state/larder.effects';
+import { larderFeature } from '../state/larder.feature';
+import * as shelfEffects from '../state/shelf.effects';
+import { shelfFeature } from '../state/shelf.feature';
+import { PlaceTitle } from './placeTitle';
+import { routes } from './routes';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideBrowserGlobalErrorListeners(),
+    provideHttpClient(withFetch()),
+    provideRouter(routes, withComponentInputBinding()),
+    provideStore({ [larderFeature.name]: larderFeature.reducer, [shelfFeature.name]: shelfFeature.reducer, [benchFeature.name]: benchFeature.reducer }),
+    provideEffects(larderEffects, shelfEffects, benchEffects),
+    { provide: TitleStrategy, useClass: PlaceTitle },
+  ],
+};

@@ -1,0 +1,11 @@
+import { type Routes } from '@angular/router';
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'shelf' },
+  { path: 'shelf', title: 'Shelf', loadComponent: () => import('../shelf/shelf').then((m) => m.Shelf) },
+  { path: 'larder', title: 'Larder', loadComponent: () => import('../larder/larder').then((m) => m.LarderPlace) },
+  { path: 'bench', pathMatch: 'full', title: 'Bench', loadComponent: () => import('../bench/empty-bench').then((m) => m.EmptyBench) },
+  { path: 'bench/paste', title: 'Paste a recipe', loadComponent: () => import('../bench/paste').then((m) => m.Paste) },
+  { path: 'bench/:id', title: 'Bench', loadComponent: () => import('../bench/bench').then((m) => m.Bench) },
+  { path: '**', redirectTo: 'shelf' },
+];

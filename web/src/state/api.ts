@@ -1,0 +1,67 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { type LarderPayload, type Problem, type SaveRequest, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
+import { type Observable } from 'rxjs';
+
+/** The server's resources, one method each. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  larder(): Observable<LarderPayload> {
+    return this.http.get<LarderPayload>('/api/larder');
+  }
+
+  shelf(): Observable<readonly ShelfEntry[]> {
+    return this.http.get<readonly ShelfEntry[]>('/api/formulas');
+  }
+
+  formula(id: string): Observable<StoredFormula> {
+    return this.http.get<StoredFormula>(`/api/formulas/${encodeURIComponent(id)}`);
+  }
+
+  revision(id: string, revisionId: string): Observable<StoredFormula> {
+    return this.http.get<StoredFormula>(`/api/formulas/${encodeURIComponent(id)}/revisions/${encodeURIComponent(revisionId)}`);
+  }
+
+  create(save: SaveRequest): Observable<StoredFormula> {
+    return this.http.post<StoredFormula>('/api/formulas', save);
+  }
+
+  save(id: string, headId: string, save: SaveRequest): Observable<StoredFormula> {
+    return this.http.put<StoredFormula>(`/api/formulas/${encodeURIComponent(id)}`, save, { headers: { 'If-Match': `"${headId}"` } });
+  }
+
+  remove(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/formulas/${encodeURIComponent(id)}`);
+  }
+
+  restore(id: string): Observable<void> {
+    return this.http.post<void>(`/api/formulas/${encodeURIComponent(id)}/restore`, {});
+  }
+}
+
+function isProblem(body: unknown): body is Problem {
+  return typeof body === 'object' && body !== null && 'detail' in body && typeof body.detail === 'string';
+}
+
+/** The problem details of a failed request, as far as the server gave any. */
+export function problemOf(error: unknown): Problem | undefined {
+  if (!(error instanceof HttpErrorResponse)) return undefined;
+  if (isProblem(error.error)) return error.error;
+  if (typeof error.error !== 'string') return undefined;
+  try {
+    const body: unknown = JSON.parse(error.error);
+    return isProblem(body) ? body : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** One sentence for a failed request. */
+export function failureWords(error: unknown): string {
+  const problem = problemOf(error);
+  if (problem) return problem.detail;
+  if (error instanceof HttpErrorResponse && error.status === 0) return 'The Fellmist server does not answer. Start it again, then try once more; nothing here is lost.';
+  return 'Something went wrong. Try once more.';
+}

@@ -1,0 +1,52 @@
+import { type Figure, type Sum } from '@fellmist/core';
+
+export interface FigureRow {
+  readonly key: Figure;
+  readonly name: string;
+  readonly unit: string;
+  readonly digits: number;
+  readonly indented?: boolean;
+}
+
+/** The figures in the order of a nutrition panel, with the unit and decimals they are shown in. */
+export const FIGURE_ROWS: readonly FigureRow[] = [
+  { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0 },
+  { key: 'energyKj', name: 'Energy', unit: 'kJ', digits: 0 },
+  { key: 'proteinG', name: 'Protein', unit: 'g', digits: 1 },
+  { key: 'fatG', name: 'Fat', unit: 'g', digits: 1 },
+  { key: 'saturatesG', name: 'of which saturates', unit: 'g', digits: 1, indented: true },
+  { key: 'carbohydrateG', name: 'Carbohydrate, total', unit: 'g', digits: 1 },
+  { key: 'netCarbG', name: 'Net carbs', unit: 'g', digits: 1, indented: true },
+  { key: 'fibreG', name: 'of which fibre', unit: 'g', digits: 1, indented: true },
+  { key: 'sugarsG', name: 'of which sugars', unit: 'g', digits: 1, indented: true },
+  { key: 'sodiumMg', name: 'Sodium', unit: 'mg', digits: 0 },
+  { key: 'saltG', name: 'Salt', unit: 'g', digits: 2 },
+];
+
+const formats = new Map<number, Intl.NumberFormat>();
+
+/** A number in the baker's locale with at most so many decimals. */
+export function showNumber(amount: number, digits: number): string {
+  const format = formats.get(digits) ?? new Intl.NumberFormat(undefined, { minimumFractionDigits: digits, maximumFractionDigits: digits });
+  formats.set(digits, format);
+  return format.format(amount);
+}
+
+/** "172", or "≥ 172" where a line's share is unknown. */
+export function showSum(sum: Sum, digits: number): string {
+  const amount = showNumber(Math.abs(sum.amount) < 10 ** -digits / 2 ? 0 : sum.amount, digits);
+  return sum.gaps.length > 0 ? `≥ ${amount}` : amount;
+}
+
+/** "+4.2", "−124", "0": the change from one figure to another. */
+export function showChange(from: number, to: number, digits: number): string {
+  const change = to - from;
+  if (Math.abs(change) < 10 ** -digits / 2) return '0';
+  return `${change > 0 ? '+' : '−'}${showNumber(Math.abs(change), digits)}`;
+}
+
+/** The likely range, two standard deviations either side; undefined where it is within the last digit shown. */
+export function showRange(sum: Sum, digits: number): string | undefined {
+  if (2 * sum.sd < 10 ** -digits) return undefined;
+  return `${showNumber(Math.max(sum.amount - 2 * sum.sd, 0), digits)}–${showNumber(sum.amount + 2 * sum.sd, digits)}`;
+}
