@@ -11,14 +11,22 @@ function notAllowed(patterns, message) {
   return { 'no-restricted-imports': ['error', { patterns: patterns.map((group) => ({ group: [group], message })) }] };
 }
 
-const coreLayers = WORDS.map((word, i) => ({
-  files: [`core/src/${word}/**/*.ts`],
-  ignores: ['**/*.spec.ts'],
-  rules: notAllowed(
-    [...OUTSIDE, '@fellmist/*', '../index', '..', '../*/*', ...WORDS.slice(i + 1).flatMap((higher) => [`../${higher}`])],
-    'Core is pure: no outside world, no higher word, and nothing past another folder’s index.',
-  ),
-}));
+function coreLayer(word, i) {
+  const higher = WORDS.slice(i + 1).join('|') || 'none-is-higher';
+  const message = 'Core is pure: no outside world, no higher word, and nothing past another folder’s index.';
+  return {
+    files: [`core/src/${word}/**/*.ts`],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: `^\\.\\.(?:/index)?$|^\\.\\./[^/]+/|^\\.\\./(?:${higher})$|^@fellmist/`, message }, ...OUTSIDE.map((group) => ({ group: [group], message }))] },
+      ],
+    },
+  };
+}
+
+const coreLayers = WORDS.map(coreLayer);
 
 export default tseslint.config(
   { ignores: ['dist/', 'node_modules/', '.angular/', 'coverage/', 'web/public/'] },
@@ -45,7 +53,10 @@ export default tseslint.config(
   },
   {
     files: ['contract/src/**/*.ts'],
-    rules: notAllowed(['@angular/*', '@ngrx/*', 'express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/web*', '@fellmist/data*'], 'The contract knows core and nothing above it.'),
+    rules: notAllowed(
+      ['@angular/*', '@ngrx/*', 'express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/web*', '@fellmist/data*'],
+      'The contract knows core and nothing above it.',
+    ),
   },
   {
     files: ['server/src/**/*.ts'],
@@ -56,7 +67,10 @@ export default tseslint.config(
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
     rules: {
-      ...notAllowed(['express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/data*', '@fellmist/contract/tables', '**/core/src/**', '**/server/**'], 'The web knows the contract and core, through their front doors.'),
+      ...notAllowed(
+        ['express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/data*', '@fellmist/contract/tables', '**/core/src/**', '**/server/**'],
+        'The web knows the contract and core, through their front doors.',
+      ),
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
       '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'fm', style: 'kebab-case' }],
       '@angular-eslint/component-class-suffix': 'off',

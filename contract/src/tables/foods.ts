@@ -2,7 +2,12 @@ import { ALLERGENS, type Allergen, type Food, FOOD_KINDS } from '@fellmist/core'
 import Papa from 'papaparse';
 import * as z from 'zod';
 
-const list = z.string().transform((cell) => cell.split('|').map((word) => word.trim()).filter(Boolean));
+const list = z.string().transform((cell) =>
+  cell
+    .split('|')
+    .map((word) => word.trim())
+    .filter(Boolean),
+);
 /** An empty cell is unknown, never zero. */
 const figure = z
   .string()
@@ -11,7 +16,10 @@ const figure = z
   .transform((cell) => (cell === '' ? undefined : Number(cell)));
 
 const measures = z.string().transform((cell, context) => {
-  const pairs = cell.split('|').filter(Boolean).map((pair) => pair.split('='));
+  const pairs = cell
+    .split('|')
+    .filter(Boolean)
+    .map((pair) => pair.split('='));
   if (pairs.some(([word, grams]) => !word || !(Number(grams) > 0))) context.addIssue('must be like "piece=50|large=56"');
   return Object.fromEntries(pairs.map(([word, grams]) => [(word ?? '').trim(), Number(grams)]));
 });
@@ -27,8 +35,20 @@ const row = z.object({
   name: z.string().min(1),
   kind: z.enum(FOOD_KINDS),
   synonyms: list,
-  water_g: figure, energy_kcal: figure, protein_g: figure, fat_g: figure, saturates_g: figure, carbohydrate_g: figure, fibre_g: figure,
-  sugars_g: figure, polyols_g: figure, erythritol_g: figure, allulose_g: figure, ash_g: figure, alcohol_g: figure, sodium_mg: figure,
+  water_g: figure,
+  energy_kcal: figure,
+  protein_g: figure,
+  fat_g: figure,
+  saturates_g: figure,
+  carbohydrate_g: figure,
+  fibre_g: figure,
+  sugars_g: figure,
+  polyols_g: figure,
+  erythritol_g: figure,
+  allulose_g: figure,
+  ash_g: figure,
+  alcohol_g: figure,
+  sodium_mg: figure,
   density_g_per_ml: figure,
   measures_g: measures,
   thirst: figure,
@@ -53,9 +73,20 @@ function toFood(cells: Row): Food {
     kind: cells.kind,
     synonyms: cells.synonyms,
     per100g: known({
-      waterG: cells.water_g, energyKcal: cells.energy_kcal, proteinG: cells.protein_g, fatG: cells.fat_g, saturatesG: cells.saturates_g,
-      carbohydrateG: cells.carbohydrate_g, fibreG: cells.fibre_g, sugarsG: cells.sugars_g, polyolsG: cells.polyols_g, erythritolG: cells.erythritol_g,
-      alluloseG: cells.allulose_g, ashG: cells.ash_g, alcoholG: cells.alcohol_g, sodiumMg: cells.sodium_mg,
+      waterG: cells.water_g,
+      energyKcal: cells.energy_kcal,
+      proteinG: cells.protein_g,
+      fatG: cells.fat_g,
+      saturatesG: cells.saturates_g,
+      carbohydrateG: cells.carbohydrate_g,
+      fibreG: cells.fibre_g,
+      sugarsG: cells.sugars_g,
+      polyolsG: cells.polyols_g,
+      erythritolG: cells.erythritol_g,
+      alluloseG: cells.allulose_g,
+      ashG: cells.ash_g,
+      alcoholG: cells.alcohol_g,
+      sodiumMg: cells.sodium_mg,
     }),
     ...(cells.density_g_per_ml === undefined ? {} : { densityGPerMl: cells.density_g_per_ml }),
     measuresG: cells.measures_g,

@@ -5,7 +5,23 @@ import { readYield, type ReadResult } from './recipeText';
 
 type Json = Readonly<Record<string, unknown>>;
 
-const USED = new Set(['@context', '@type', '@id', '@graph', 'name', 'recipeYield', 'recipeIngredient', 'ingredients', 'supply', 'recipeInstructions', 'nutrition', 'comment', 'isBasedOn', 'yield', 'tool']);
+const USED = new Set([
+  '@context',
+  '@type',
+  '@id',
+  '@graph',
+  'name',
+  'recipeYield',
+  'recipeIngredient',
+  'ingredients',
+  'supply',
+  'recipeInstructions',
+  'nutrition',
+  'comment',
+  'isBasedOn',
+  'yield',
+  'tool',
+]);
 /** A recipe document may hold this many ingredient entries. */
 const MOST_ENTRIES = 400;
 
@@ -33,7 +49,11 @@ function findRecipe(value: unknown, depth = 0): Json | undefined {
 }
 
 function texts(value: unknown): readonly string[] {
-  if (typeof value === 'string') return value.split(/\n+/).map((line) => line.trim()).filter(Boolean);
+  if (typeof value === 'string')
+    return value
+      .split(/\n+/)
+      .map((line) => line.trim())
+      .filter(Boolean);
   if (Array.isArray(value)) return value.flatMap(texts);
   if (!isObject(value)) return typeof value === 'number' ? [String(value)] : [];
   if (value['itemListElement'] !== undefined) return [...(typeof value['name'] === 'string' && value['name'] ? [`${value['name']}:`] : []), ...texts(value['itemListElement'])];
@@ -42,7 +62,9 @@ function texts(value: unknown): readonly string[] {
 
 function portionsOf(value: unknown): { portions: number; portionWord: string } {
   const said = Array.isArray(value) ? value : [value];
-  const entries = said.map((entry) => (isObject(entry) ? `${String(entry['value'])} ${typeof entry['unitText'] === 'string' ? entry['unitText'] : ''}`.trim() : String(entry ?? '')));
+  const entries = said.map((entry) =>
+    isObject(entry) ? `${String(entry['value'])} ${typeof entry['unitText'] === 'string' ? entry['unitText'] : ''}`.trim() : String(entry ?? ''),
+  );
   for (const entry of [...entries].sort((a, b) => b.length - a.length)) {
     const read = readYield(entry) ?? readYield(`makes ${entry}`);
     if (read) return read;
@@ -61,7 +83,8 @@ function suppliesByText(value: unknown): ReadonlyMap<string, Supply> {
     entries.filter(isObject).flatMap((entry) => {
       if (typeof entry['name'] !== 'string') return [];
       const quantity = isObject(entry['requiredQuantity']) ? entry['requiredQuantity'] : {};
-      const massG = quantity['unitCode'] === 'GRM' && typeof quantity['value'] === 'number' && Number.isFinite(quantity['value']) && quantity['value'] >= 0 ? quantity['value'] : undefined;
+      const massG =
+        quantity['unitCode'] === 'GRM' && typeof quantity['value'] === 'number' && Number.isFinite(quantity['value']) && quantity['value'] >= 0 ? quantity['value'] : undefined;
       const foodId = typeof entry['identifier'] === 'string' ? entry['identifier'] : undefined;
       return [[entry['name'], { ...(foodId === undefined ? {} : { foodId }), ...(massG === undefined ? {} : { massG }) }] as const];
     }),
@@ -75,7 +98,11 @@ function withSupply(line: Line, supply: Supply | undefined, larder: Larder): Lin
   const sameFood = foodId === line.foodId;
   const sameMass = supply.massG === undefined || (line.massG !== undefined && Math.abs(line.massG - supply.massG) < 0.005);
   if (sameFood && sameMass) return line;
-  const doubts = line.doubts.filter((doubt) => !(foodId !== undefined && ['food-unknown', 'food-guessed', 'alternative'].includes(doubt.code)) && !(supply.massG !== undefined && !['food-unknown', 'food-guessed'].includes(doubt.code)));
+  const doubts = line.doubts.filter(
+    (doubt) =>
+      !(foodId !== undefined && ['food-unknown', 'food-guessed', 'alternative'].includes(doubt.code)) &&
+      !(supply.massG !== undefined && !['food-unknown', 'food-guessed'].includes(doubt.code)),
+  );
   const massG = supply.massG ?? line.massG;
   return { ...line, doubts, ...(foodId === undefined ? {} : { foodId }), ...(massG === undefined ? {} : { massG, basis: sameMass && line.basis ? line.basis : 'entered' }) };
 }
@@ -108,7 +135,9 @@ function measuresTool(tool: unknown): string | undefined {
 }
 
 function measuresOf(tools: unknown): MeasureSystem | undefined {
-  const said = toolsOf(tools).map(measuresTool).find((name) => name !== undefined);
+  const said = toolsOf(tools)
+    .map(measuresTool)
+    .find((name) => name !== undefined);
   return said === 'us' || said === 'metric' || said === 'uk' ? said : undefined;
 }
 
@@ -126,7 +155,10 @@ function readRecipe(recipe: Json, larder: Larder, measures: MeasureSystem): Read
   if (entries.length > MOST_ENTRIES) return { ok: false, error: `"recipeIngredient" has ${entries.length} entries; up to ${MOST_ENTRIES} can be read.` };
   const carried = { ...Object.fromEntries(Object.entries(recipe).filter(([key]) => !USED.has(key))), ...otherTools(recipe['tool']) };
   const system = measuresOf(recipe['tool']) ?? measures;
-  const yieldQuantity = isObject(recipe['yield']) && recipe['yield']['unitCode'] === 'GRM' && typeof recipe['yield']['value'] === 'number' && recipe['yield']['value'] > 0 ? recipe['yield']['value'] : undefined;
+  const yieldQuantity =
+    isObject(recipe['yield']) && recipe['yield']['unitCode'] === 'GRM' && typeof recipe['yield']['value'] === 'number' && recipe['yield']['value'] > 0
+      ? recipe['yield']['value']
+      : undefined;
   const formula: Formula = {
     title: recipe['name'].trim().slice(0, 120),
     ...portionsOf(recipe['recipeYield']),
@@ -196,7 +228,10 @@ function recipeOf(formula: Formula, larder: Larder): Json {
     supply: allLines(formula).map(supplyOf),
     recipeInstructions: formula.method.map((text) => ({ '@type': 'HowToStep', text })),
     nutrition: nutritionOf(formula, portion),
-    tool: [...toolsOf(formula.carried?.['tool']), { '@type': 'HowToTool', name: `Measuring cups and spoons: ${formula.measures}`, identifier: `${MEASURES_TOOL}${formula.measures}` }],
+    tool: [
+      ...toolsOf(formula.carried?.['tool']),
+      { '@type': 'HowToTool', name: `Measuring cups and spoons: ${formula.measures}`, identifier: `${MEASURES_TOOL}${formula.measures}` },
+    ],
     ...(formula.yieldMassG === undefined ? {} : { yield: { '@type': 'QuantitativeValue', value: formula.yieldMassG, unitCode: 'GRM' } }),
     ...(formula.notes.length > 0 ? { comment: formula.notes.map((text) => ({ '@type': 'Comment', text })) } : {}),
   };

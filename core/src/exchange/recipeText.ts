@@ -13,8 +13,10 @@ const LONG_LINE = 140;
 const METHOD_HEADING = /^(?:#+\s*)?(?:method|directions?|instructions?|steps?|preparation|procedure|how to make(?: it)?|to make)\s*:?\s*$/i;
 const INGREDIENT_HEADING = /^(?:#+\s*)?(?:ingredients?(?: list)?|you(?:'|’)?(?:ll| will) need|what you need)\s*:?\s*$/i;
 const NOTES_HEADING = /^(?:#+\s*)?(?:notes?|tips?|nutrition(?:al)?(?: information| facts)?)\s*:?\s*$/i;
-const TIMES = /^(?:(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|rest(?:ing)?|chill(?:ing)?)(?:\s+time)?|oven|difficulty|course|cuisine|author|source|calories|equipment)\s*[:\-–]/i;
-const PORTION_WORDS = 'slices?|servings?|portions?|people|persons?|muffins?|cookies|biscuits?|pancakes?|scones?|cakes?|cupcakes?|bars?|squares?|pieces?|waffles?|crepes?|crêpes?|buns?|rolls?|pops?|scoops?|bowls?|loaves|loaf|brownies|balls?|glasses|pots?';
+const TIMES =
+  /^(?:(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|rest(?:ing)?|chill(?:ing)?)(?:\s+time)?|oven|difficulty|course|cuisine|author|source|calories|equipment)\s*[:\-–]/i;
+const PORTION_WORDS =
+  'slices?|servings?|portions?|people|persons?|muffins?|cookies|biscuits?|pancakes?|scones?|cakes?|cupcakes?|bars?|squares?|pieces?|waffles?|crepes?|crêpes?|buns?|rolls?|pops?|scoops?|bowls?|loaves|loaf|brownies|balls?|glasses|pots?';
 const YIELD = new RegExp(
   `^(?:(?:serves|feeds|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|one|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\s+)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
   'i',
@@ -23,7 +25,17 @@ const SMALL: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four
 
 function singularPortion(word: string): string {
   const plain = word.toLowerCase();
-  const known: Readonly<Record<string, string>> = { people: 'portion', person: 'portion', persons: 'portion', servings: 'portion', serving: 'portion', loaves: 'loaf', cookies: 'cookie', brownies: 'brownie', glasses: 'glass' };
+  const known: Readonly<Record<string, string>> = {
+    people: 'portion',
+    person: 'portion',
+    persons: 'portion',
+    servings: 'portion',
+    serving: 'portion',
+    loaves: 'loaf',
+    cookies: 'cookie',
+    brownies: 'brownie',
+    glasses: 'glass',
+  };
   return known[plain] ?? plain.replace(/s$/, '');
 }
 
@@ -57,7 +69,6 @@ function whyNotText(text: string): string | undefined {
   if (text.length > MOST_CHARACTERS) {
     return `This is ${Math.round(text.length / 1000).toLocaleString('en')},000 characters; a recipe of up to ${MOST_CHARACTERS / 1000},000 can be read. Paste only the recipe's own part.`;
   }
-  // eslint-disable-next-line no-control-regex -- control characters are what is looked for
   const odd = text.match(/[\u0000-\u0008\u000e-\u001f\ufffd]/g)?.length ?? 0;
   if (odd > Math.max(2, text.length / 100)) return 'This is not text: it looks like a picture or another binary file. Copy the words of the recipe and paste those.';
   return undefined;
@@ -87,7 +98,11 @@ function startsWithFigure(line: string): boolean {
 }
 
 function looksLikeSentence(line: string): boolean {
-  return line.length > LONG_LINE || (/[.!]$/.test(line) && line.split(/\s+/).length > 5) || /^(?:step\s*\d+|\d+\s*[.)])\s*[A-Z][a-z]+\s+(?:the|a|an|all|in|and|together|until|with|over|for)\b/i.test(line);
+  return (
+    line.length > LONG_LINE ||
+    (/[.!]$/.test(line) && line.split(/\s+/).length > 5) ||
+    /^(?:step\s*\d+|\d+\s*[.)])\s*[A-Z][a-z]+\s+(?:the|a|an|all|in|and|together|until|with|over|for)\b/i.test(line)
+  );
 }
 
 function kindOf(raw: string, place: Place, larder: Larder): LineKind {
@@ -99,7 +114,11 @@ function kindOf(raw: string, place: Place, larder: Larder): LineKind {
   const figure = startsWithFigure(line);
   if (looksLikeSentence(line) && !(figure && line.length <= LONG_LINE && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure) return 'ingredient';
-  if (/^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease)\b/i.test(line) && line.split(/\s+/).length > 3) return 'method';
+  if (
+    /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease)\b/i.test(line) &&
+    line.split(/\s+/).length > 3
+  )
+    return 'method';
   const score = matchFood(line.replace(/,.*$/, ''), larder.index)[0]?.score ?? 0;
   return place.seenIngredient || score >= SURE || /\d/.test(line) ? (score >= LIKELY || place.seenIngredient ? 'ingredient' : 'note') : 'note';
 }
@@ -166,7 +185,11 @@ function sort(raw: string, line: string, out: Gathering, place: Place, larder: L
 export function readRecipeText(text: string, larder: Larder, measures: MeasureSystem): ReadResult {
   const refusal = whyNotText(text);
   if (refusal) return { ok: false, error: refusal };
-  const lines = text.replace(/\r\n?/g, '\n').split('\n').map((line) => line.replace(/[\u0000-\u001f\u00a0\u2028\u2029]+/g, ' ').trim()).filter((line) => line !== '');
+  const lines = text
+    .replace(/\r\n?/g, '\n')
+    .split('\n')
+    .map((line) => line.replace(/[\u0000-\u001f\u00a0\u2028\u2029]+/g, ' ').trim())
+    .filter((line) => line !== '');
   if (lines.length > MOST_LINES) return { ok: false, error: `These are ${lines.length} lines; up to ${MOST_LINES} can be read. Paste one recipe at a time.` };
   const found = gather(lines, larder);
   let count = 0;

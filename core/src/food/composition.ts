@@ -23,7 +23,20 @@ export interface Composition {
 export type Nutrient = keyof Composition;
 
 export const NUTRIENTS: readonly Nutrient[] = [
-  'waterG', 'energyKcal', 'proteinG', 'fatG', 'saturatesG', 'carbohydrateG', 'fibreG', 'sugarsG', 'polyolsG', 'erythritolG', 'alluloseG', 'ashG', 'alcoholG', 'sodiumMg',
+  'waterG',
+  'energyKcal',
+  'proteinG',
+  'fatG',
+  'saturatesG',
+  'carbohydrateG',
+  'fibreG',
+  'sugarsG',
+  'polyolsG',
+  'erythritolG',
+  'alluloseG',
+  'ashG',
+  'alcoholG',
+  'sodiumMg',
 ];
 
 /** Salt in grams from sodium in milligrams: salt = sodium x 2.5 [Reg. (EU) 1169/2011, annex I (11)]. */

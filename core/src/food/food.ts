@@ -1,14 +1,29 @@
 import { type Composition } from './composition';
 
 export const FOOD_KINDS = [
-  'flour', 'starch', 'protein', 'sweetener', 'gum', 'egg', 'dairy', 'plant-drink', 'fat', 'nut', 'fruit', 'vegetable', 'pulse', 'chocolate', 'leavening', 'flavour', 'liquid', 'biscuit',
+  'flour',
+  'starch',
+  'protein',
+  'sweetener',
+  'gum',
+  'egg',
+  'dairy',
+  'plant-drink',
+  'fat',
+  'nut',
+  'fruit',
+  'vegetable',
+  'pulse',
+  'chocolate',
+  'leavening',
+  'flavour',
+  'liquid',
+  'biscuit',
 ] as const;
 export type FoodKind = (typeof FOOD_KINDS)[number];
 
 /** The fourteen of Reg. (EU) 1169/2011 annex II; the nine of the US (FALCPA, FASTER Act) are among them. */
-export const ALLERGENS = [
-  'gluten', 'crustaceans', 'egg', 'fish', 'peanut', 'soy', 'milk', 'tree nuts', 'celery', 'mustard', 'sesame', 'sulphites', 'lupin', 'molluscs',
-] as const;
+export const ALLERGENS = ['gluten', 'crustaceans', 'egg', 'fish', 'peanut', 'soy', 'milk', 'tree nuts', 'celery', 'mustard', 'sesame', 'sulphites', 'lupin', 'molluscs'] as const;
 export type Allergen = (typeof ALLERGENS)[number];
 
 /**

@@ -24,9 +24,7 @@ export interface FoodIndex {
 
 /** Makes the index that `matchFood` reads; build it once for a larder. */
 export function indexFoods(foods: readonly Food[]): FoodIndex {
-  const aliases = foods.flatMap((food) =>
-    [food.name, ...food.synonyms].map((name) => ({ foodId: food.id, all: tellingWords(name, true), telling: tellingWords(name) })),
-  );
+  const aliases = foods.flatMap((food) => [food.name, ...food.synonyms].map((name) => ({ foodId: food.id, all: tellingWords(name, true), telling: tellingWords(name) })));
   const seen = new Map<string, Set<string>>();
   for (const alias of aliases) {
     for (const word of alias.all) seen.set(word, (seen.get(word) ?? new Set<string>()).add(alias.foodId));

@@ -11,7 +11,30 @@ const SAID_IN_PASSING = new Set(
 
 /** Those of the words above that do name a food when a food's own name holds them ("ground almonds", "dried cherries"). */
 const irregular: Readonly<Record<string, string>> = {
-  leaves: 'leaf', halves: 'half', loaves: 'loaf', cherries: 'cherry', berries: 'berry', courgettes: 'courgette', potatoes: 'potato', tomatoes: 'tomato', mangoes: 'mango', yoghurt: 'yogurt', yoghurts: 'yogurt', molasses: 'molasses', couscous: 'couscous', hummus: 'hummus', swiss: 'swiss', fibre: 'fibre', fiber: 'fibre', flavouring: 'flavour', flavoring: 'flavour', flavor: 'flavour', grey: 'grey', wholewheat: 'wholewheat', wholemeal: 'wholewheat', selfraising: 'selfraising',
+  leaves: 'leaf',
+  halves: 'half',
+  loaves: 'loaf',
+  cherries: 'cherry',
+  berries: 'berry',
+  courgettes: 'courgette',
+  potatoes: 'potato',
+  tomatoes: 'tomato',
+  mangoes: 'mango',
+  yoghurt: 'yogurt',
+  yoghurts: 'yogurt',
+  molasses: 'molasses',
+  couscous: 'couscous',
+  hummus: 'hummus',
+  swiss: 'swiss',
+  fibre: 'fibre',
+  fiber: 'fibre',
+  flavouring: 'flavour',
+  flavoring: 'flavour',
+  flavor: 'flavour',
+  grey: 'grey',
+  wholewheat: 'wholewheat',
+  wholemeal: 'wholewheat',
+  selfraising: 'selfraising',
 };
 
 function singular(word: string): string {

@@ -87,7 +87,11 @@ interface Named {
 }
 
 function nameAndFood(rest: string, larder: Larder): Named {
-  const plain = rest.replace(/\s*\(([^()]*)\)\s*/g, ', $1, ').replace(/(?:,\s*)+$/, '').replace(/^[\s,]+/, '').trim();
+  const plain = rest
+    .replace(/\s*\(([^()]*)\)\s*/g, ', $1, ')
+    .replace(/(?:,\s*)+$/, '')
+    .replace(/^[\s,]+/, '')
+    .trim();
   const comma = plain.search(/,|;|\s[-–—]\s/);
   const before = comma > 0 ? plain.slice(0, comma).trim() : plain;
   const after = comma > 0 ? plain.slice(comma).replace(/^[\s,;–—-]+/, '') : undefined;

@@ -10,8 +10,7 @@ export interface Sum {
 }
 
 /** What is shown of a sum of foods. Grams unless the name says otherwise. */
-export type Figure =
-  | 'energyKcal' | 'energyKj' | 'proteinG' | 'fatG' | 'saturatesG' | 'carbohydrateG' | 'netCarbG' | 'fibreG' | 'sugarsG' | 'polyolsG' | 'sodiumMg' | 'saltG';
+export type Figure = 'energyKcal' | 'energyKj' | 'proteinG' | 'fatG' | 'saturatesG' | 'carbohydrateG' | 'netCarbG' | 'fibreG' | 'sugarsG' | 'polyolsG' | 'sodiumMg' | 'saltG';
 
 export type Figures = Readonly<Record<Figure, Sum>>;
 
@@ -53,7 +52,12 @@ function addLine(run: Record<Nutrient | 'net', Running>, line: Line, larder: Lar
   const [total, ...off] = NET_PARTS.map((part) => food.per100g[part]);
   if (total === undefined || off.some((part) => part === undefined)) run.net.gaps.push(line.id);
   if (total !== undefined) {
-    const net = share * Math.max(off.reduce<number>((left, part) => left - (part ?? 0), total), 0);
+    const net =
+      share *
+      Math.max(
+        off.reduce<number>((left, part) => left - (part ?? 0), total),
+        0,
+      );
     run.net.amount += net;
     run.net.variance += (net * spread) ** 2;
   }

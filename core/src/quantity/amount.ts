@@ -22,8 +22,23 @@ export interface ReadAmount {
 }
 
 const NUMBER_WORDS: Readonly<Record<string, number>> = {
-  a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9, ten: 10, twelve: 12,
-  half: 0.5, quarter: 0.25, dozen: 12, couple: 2,
+  a: 1,
+  an: 1,
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  twelve: 12,
+  half: 0.5,
+  quarter: 0.25,
+  dozen: 12,
+  couple: 2,
 };
 
 const VULGAR = '½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅐⅛⅜⅝⅞⅑⅒';
@@ -36,7 +51,11 @@ const WORD_NUMBER = new RegExp(`^(half an?|a half|a quarter(?: of an?)?|a couple
  * any other comma is a decimal comma. Gives undefined where it is no finite number.
  */
 export function readNumber(text: string): number | undefined {
-  const mixed = text.trim().replace(/^(\d+)\s*-\s*(\d+\s*[/⁄]\s*\d+)$/, '$1 $2').replace(/⁄/g, '/').replace(/\s*\/\s*/g, '/');
+  const mixed = text
+    .trim()
+    .replace(/^(\d+)\s*-\s*(\d+\s*[/⁄]\s*\d+)$/, '$1 $2')
+    .replace(/⁄/g, '/')
+    .replace(/\s*\/\s*/g, '/');
   const grouped = /^\d{1,3}(,\d{3})+(\.\d+)?$/.test(mixed);
   const plain = grouped ? mixed.replace(/,/g, '') : mixed.replace(/,/g, '.');
   const number = numericQuantity(plain, { round: false });

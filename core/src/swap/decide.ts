@@ -44,7 +44,9 @@ function applyReplace(sheet: Worksheet, proposal: Proposal, action: Extract<Prop
   const firstId = Number(freshId(sheet, 'r').slice(1));
   const stand = action.to.map(({ foodId, massG }, i) => {
     const origin: NonNullable<Line['origin']> =
-      from === undefined ? { kind: 'added', why: 'side change', swapId: proposal.swapId } : { kind: 'swapped', lineId: from, swapId: proposal.swapId, note: ratioNote(massG, action.fromMassG) };
+      from === undefined
+        ? { kind: 'added', why: 'side change', swapId: proposal.swapId }
+        : { kind: 'swapped', lineId: from, swapId: proposal.swapId, note: ratioNote(massG, action.fromMassG) };
     return newLine(`r${firstId + i}`, foodId, massG, larder, origin);
   });
   const rest = leftG > 0.005 ? [withMass(line, leftG)] : [];

@@ -20,8 +20,8 @@ export interface LiquidBalance {
   readonly stuck?: string;
 }
 
-/** Liquids that a correction may add when the formula holds none, and what else can thin or set. */
-const ALWAYS_AT_HAND = ['water', 'semi-skimmed-milk'];
+/** Liquids that a correction may add though the formula holds none; milk first only where milk is in it already. */
+const AT_HAND = { withMilk: ['semi-skimmed-milk', 'water'], without: ['water', 'semi-skimmed-milk'] } as const;
 
 function isLiquid(food: Food): boolean {
   return food.kind === 'liquid' || food.kind === 'plant-drink' || (food.kind === 'dairy' && food.thirst?.basis === 'dissolves' && (food.per100g.waterG ?? 0) > 70);
@@ -36,14 +36,13 @@ function isForTaste(food: Food): boolean {
   return food.id.endsWith('vinegar') || food.id.endsWith('juice') || food.id === 'coffee';
 }
 
+/** Liquids of the formula first, largest first; then what is at hand; eggs, yogurt and the like last. */
 function rankedLiquids(part: Part, larder: Larder): readonly Food[] {
-  const present = part.lines.flatMap((line) => {
-    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    return food && isWetting(food) && !isForTaste(food) ? [{ food, massG: line.massG ?? 0 }] : [];
-  });
-  const sorted = [...present].sort((a, b) => Number(isLiquid(b.food)) - Number(isLiquid(a.food)) || b.massG - a.massG).map(({ food }) => food);
-  const more = ALWAYS_AT_HAND.flatMap((id) => larder.foods.get(id) ?? []);
-  return [...new Map([...sorted, ...more].map((food) => [food.id, food])).values()];
+  const foods = [...part.lines].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0)).flatMap((line) => (line.foodId === undefined ? [] : (larder.foods.get(line.foodId) ?? [])));
+  const wetting = foods.filter((food) => isWetting(food) && !isForTaste(food));
+  const hasMilk = foods.some((food) => food.allergens.includes('milk'));
+  const atHand = (hasMilk ? AT_HAND.withMilk : AT_HAND.without).flatMap((id) => larder.foods.get(id) ?? []);
+  return [...new Set([...wetting.filter(isLiquid), ...atHand, ...wetting])];
 }
 
 interface Aim {
@@ -57,7 +56,13 @@ interface Aim {
 function correction(aim: Aim, index: number, action: ProposalAction, reason: string): Proposal {
   const swapId = freshId(aim.sheet, 'q');
   return {
-    id: `${swapId}.${index}`, swapId, ruleId: 'consistency', partId: aim.part.id, action, reason, mark: 'H',
+    id: `${swapId}.${index}`,
+    swapId,
+    ruleId: 'consistency',
+    partId: aim.part.id,
+    action,
+    reason,
+    mark: 'H',
     source: 'house model, an estimate: thickness from water, dissolved sugar, fat and what drinks it',
   };
 }
@@ -69,27 +74,47 @@ function thinner(aim: Aim): readonly Proposal[] {
   });
   return found
     .slice(0, 3)
-    .map(({ food, massG }, i) => correction(aim, i, { kind: 'add', foodId: food.id, massG, why: 'liquid' }, `The rebuild drinks more than the original; this brings the same thickness back. Add it a little at a time, rest five minutes, then judge.`));
+    .map(({ food, massG }, i) =>
+      correction(
+        aim,
+        i,
+        { kind: 'add', foodId: food.id, massG, why: 'liquid' },
+        `The rebuild drinks more than the original; this brings the same thickness back. Add it a little at a time, rest five minutes, then judge.`,
+      ),
+    );
 }
 
 function removable(line: Line, aim: Aim): Proposal | undefined {
   const food = line.foodId === undefined ? undefined : aim.larder.foods.get(line.foodId);
   if (!food || !isLiquid(food) || isForTaste(food) || line.massG === undefined) return undefined;
   const massG = massForHydration(aim.mix, aim.target, food, line.massG);
-  if (massG === undefined || massG > -LEAST_G) return undefined;
-  return correction(aim, 0, { kind: 'less', lineId: line.id, massG: -massG, why: 'liquid' }, 'The rebuild drinks less than the original; with less liquid it keeps its thickness.');
+  const goesG = massG === undefined ? line.massG : -massG;
+  if (goesG < LEAST_G) return undefined;
+  const reason =
+    massG === undefined
+      ? 'The rebuild is looser than the original; without this liquid it comes nearer, though not all the way.'
+      : 'The rebuild drinks less than the original; with less liquid it keeps its thickness.';
+  return correction(aim, 0, { kind: 'less', lineId: line.id, massG: goesG, why: 'liquid' }, reason);
+}
+
+/** More of the main flour is offered only while it stays below this share of what is there. House value. */
+const MOST_MORE_FLOUR = 0.3;
+
+function moreFlour(lines: readonly Line[], aim: Aim): readonly Proposal[] {
+  for (const line of lines) {
+    const food = line.foodId === undefined ? undefined : aim.larder.foods.get(line.foodId);
+    if (!food || line.massG === undefined || food.thirst?.basis !== 'mass' || food.thirst.gPerG < 0.3) continue;
+    const massG = massForHydration(aim.mix, aim.target, food);
+    if (massG === undefined || massG < LEAST_G || massG > MOST_MORE_FLOUR * line.massG) return [];
+    return [correction(aim, 0, { kind: 'add', foodId: food.id, massG, why: 'liquid' }, 'The rebuild is looser than the original; a little more of what drinks brings it back.')];
+  }
+  return [];
 }
 
 function thicker(aim: Aim): readonly Proposal[] {
   const byMass = [...aim.part.lines].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0));
   const less = byMass.flatMap((line) => removable(line, aim) ?? []).slice(0, 2);
-  const flour = byMass.flatMap((line) => {
-    const food = line.foodId === undefined ? undefined : aim.larder.foods.get(line.foodId);
-    return food?.thirst?.basis === 'mass' && food.thirst.gPerG >= 0.3 ? [food] : [];
-  })[0];
-  const massG = flour && massForHydration(aim.mix, aim.target, flour);
-  const more = flour && massG !== undefined && massG >= LEAST_G ? [correction(aim, 0, { kind: 'add', foodId: flour.id, massG, why: 'liquid' }, 'The rebuild is looser than the original; a little more of what drinks brings it back.')] : [];
-  return [...less, ...more].slice(0, 3).map((proposal, i) => ({ ...proposal, id: `${proposal.swapId}.${i}` }));
+  return [...less, ...moreFlour(byMass, aim)].slice(0, 3).map((proposal, i) => ({ ...proposal, id: `${proposal.swapId}.${i}` }));
 }
 
 function refusedHere(sheet: Worksheet, gap: number): boolean {
@@ -118,6 +143,9 @@ export function liquidBalance(sheet: Worksheet, larder: Larder): LiquidBalance {
   const aim: Aim = { sheet, part, mix, target: original.hydration, larder };
   const corrections = gap > 0 ? thinner(aim) : thicker(aim);
   if (corrections.length > 0) return { ...base, corrections };
-  const stuck = gap > 0 ? 'The rebuild is thicker than the original, and no liquid here can bring it back alone.' : 'The rebuild is looser than the original, and there is no spare liquid to take away nor flour to add.';
+  const stuck =
+    gap > 0
+      ? 'The rebuild is thicker than the original, and no liquid here can bring it back alone.'
+      : 'The rebuild is looser than the original, and there is no spare liquid to take away nor flour to add.';
   return { ...base, corrections: [], stuck };
 }

@@ -1,7 +1,7 @@
 import { type Larder } from '../food';
 import { allLines, type Line, type Part } from '../formula';
 import { gramsNumber } from '../quantity';
-import { MARK_WORDS, standInMass, type SideChange, type SwapRule } from './rule';
+import { standInMass, type SideChange, type SwapRule } from './rule';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
 export interface Candidate {
@@ -64,7 +64,14 @@ export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share
   const swapId = freshId(kept, 's');
   const limit = share > rule.maxShare + 1e-9 ? `Above the ${Math.round(rule.maxShare * 100)} % that works well${rule.maxShareReason ? `: ${rule.maxShareReason}` : ''}. ` : '';
   const make = (action: ProposalAction, reason: string, index: number): Proposal => ({
-    id: `${swapId}.${index}`, swapId, ruleId: rule.id, partId: part.id, action, reason, mark: rule.mark, source: `${MARK_WORDS[rule.mark]}: ${rule.source}`,
+    id: `${swapId}.${index}`,
+    swapId,
+    ruleId: rule.id,
+    partId: part.id,
+    action,
+    reason,
+    mark: rule.mark,
+    source: rule.source,
   });
   const sides = rule.side.flatMap((change) => {
     const action = sideAction(change, part, line, fromMassG);

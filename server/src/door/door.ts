@@ -1,6 +1,27 @@
 import { readFileSync, statSync } from 'node:fs';
 import { type LarderPayload } from '@fellmist/contract';
-import { allLines, analyse, type Analysis, doubtWords, type Figures, type Formula, type Larder, lineState, MOST_CHARACTERS, matchFood, openSwap, proposalWords, readRecipeJsonLd, readRecipeText, startWorksheet, stockLarder, type SwapRule, takeAll, tellingWords, type Worksheet } from '@fellmist/core';
+import {
+  allLines,
+  analyse,
+  type Analysis,
+  doubtWords,
+  type Figures,
+  type Formula,
+  type Larder,
+  lineState,
+  MOST_CHARACTERS,
+  matchFood,
+  openSwap,
+  proposalWords,
+  readRecipeJsonLd,
+  readRecipeText,
+  startWorksheet,
+  stockLarder,
+  type SwapRule,
+  takeAll,
+  tellingWords,
+  type Worksheet,
+} from '@fellmist/core';
 
 /** Input that cannot be used; its message is one line for standard error. */
 export class DoorError extends Error {}
@@ -25,7 +46,10 @@ export function readFormulaFile(file: string, larder: Larder): Formula {
 
 function figuresOut(figures: Figures): Record<string, number | { atLeast: number; unknownLines: number }> {
   return Object.fromEntries(
-    Object.entries(figures).map(([key, { amount, gaps }]) => [key, gaps.length > 0 ? { atLeast: Number(amount.toFixed(4)), unknownLines: gaps.length } : Number(amount.toFixed(4))]),
+    Object.entries(figures).map(([key, { amount, gaps }]) => [
+      key,
+      gaps.length > 0 ? { atLeast: Number(amount.toFixed(4)), unknownLines: gaps.length } : Number(amount.toFixed(4)),
+    ]),
   );
 }
 
@@ -47,7 +71,10 @@ export function describe(formula: Formula, analysis: Analysis): object {
     unresolved: analysis.gaps.map((line) => line.text),
     massG: Number(totals.massG.toFixed(4)),
     totals: { batch: figuresOut(views.batch), portion: figuresOut(views.portion), per100g: views.per100g ? figuresOut(views.per100g) : null },
-    consistency: consistency.kind === 'reckoned' ? { word: consistency.word, value: Number(consistency.scale.toFixed(4)), hydration: Number(consistency.hydration.toFixed(4)), unknownThirst: consistency.unknownThirst } : { word: null, value: null, why: consistency.words },
+    consistency:
+      consistency.kind === 'reckoned'
+        ? { word: consistency.word, value: Number(consistency.scale.toFixed(4)), hydration: Number(consistency.hydration.toFixed(4)), unknownThirst: consistency.unknownThirst }
+        : { word: null, value: null, why: consistency.words },
     allergens: analysis.allergens.contains,
     cautions: analysis.cautions.map(({ text, source }) => ({ text, source })),
   };
@@ -93,7 +120,13 @@ export function rebuildFormula(original: Formula, swap: string, shipped: LarderP
   const report = {
     original: describe(original, analyse(original, larder, shipped.cautions)),
     rebuilt: describe(done.rebuild, analyse(done.rebuild, larder, shipped.cautions)),
-    accepted: done.decisions.map(({ proposal }) => ({ rule: proposal.ruleId, change: proposalWords(proposal.action, start, larder), action: proposal.action, reason: proposal.reason, source: proposal.source })),
+    accepted: done.decisions.map(({ proposal }) => ({
+      rule: proposal.ruleId,
+      change: proposalWords(proposal.action, start, larder),
+      action: proposal.action,
+      reason: proposal.reason,
+      source: proposal.source,
+    })),
   };
   return { sheet: done, report };
 }

@@ -48,7 +48,10 @@ export function pages(webRoot: string): Router {
       next();
       return;
     }
-    response.set('Cache-Control', 'no-store').type('html').send(index.replaceAll('%NONCE%', String(response.locals['nonce'])));
+    response
+      .set('Cache-Control', 'no-store')
+      .type('html')
+      .send(index.replaceAll('%NONCE%', String(response.locals['nonce'])));
   });
   return router;
 }

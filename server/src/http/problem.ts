@@ -27,7 +27,8 @@ function fromZod(error: ZodError): Problem {
 function fromBodyParser(error: { type?: unknown; status?: unknown }): Problem | undefined {
   if (error.type === 'entity.too.large') return { type: 'about:blank', title: 'Too large', status: 413, detail: 'The request is larger than 2 MB; nothing was saved.' };
   if (error.type === 'entity.parse.failed') return { type: 'about:blank', title: 'Not JSON', status: 400, detail: 'The body cannot be read as JSON; nothing was saved.' };
-  if (typeof error.status === 'number' && error.status >= 400 && error.status < 500) return { type: 'about:blank', title: 'Bad request', status: error.status, detail: 'The request cannot be read; nothing was saved.' };
+  if (typeof error.status === 'number' && error.status >= 400 && error.status < 500)
+    return { type: 'about:blank', title: 'Bad request', status: error.status, detail: 'The request cannot be read; nothing was saved.' };
   return undefined;
 }
 

@@ -50,7 +50,13 @@ function knownHead(request: Request): string {
 }
 
 function fileName(title: string): string {
-  return `${title.normalize('NFD').replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '').toLowerCase() || 'formula'}.jsonld`;
+  return `${
+    title
+      .normalize('NFD')
+      .replace(/[^A-Za-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase() || 'formula'
+  }.jsonld`;
 }
 
 /** Formulas and their immutable revisions. */
@@ -81,7 +87,12 @@ export function formulaRoutes(db: Store, larder: Larder, now: () => string): Rou
     const result = saveRevision(db, request.params.id, known, save, now());
     if (result.kind === 'missing') throw missing();
     if (result.kind === 'stale') {
-      throw new ProblemError(409, 'Saved meanwhile elsewhere', 'This formula was saved from another place since you opened it. Nothing was overwritten; choose which version goes on.', { current: result.stored });
+      throw new ProblemError(
+        409,
+        'Saved meanwhile elsewhere',
+        'This formula was saved from another place since you opened it. Nothing was overwritten; choose which version goes on.',
+        { current: result.stored },
+      );
     }
     sendStored(response, result.stored);
   });

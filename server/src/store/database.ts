@@ -20,8 +20,15 @@ export function openStore(file: string, migrationsFolder: string, now: () => str
   db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');
   db.exec(CREATE_LOG);
-  const done = new Set(db.prepare<[], { name: string }>(APPLIED).all().map((row) => row.name));
-  const waiting = readdirSync(migrationsFolder).filter((name) => name.endsWith('.sql') && !done.has(name)).sort();
+  const done = new Set(
+    db
+      .prepare<[], { name: string }>(APPLIED)
+      .all()
+      .map((row) => row.name),
+  );
+  const waiting = readdirSync(migrationsFolder)
+    .filter((name) => name.endsWith('.sql') && !done.has(name))
+    .sort();
   if (waiting.length > 0 && existed) {
     db.pragma('wal_checkpoint(TRUNCATE)');
     copyFileSync(file, `${file}.before-${waiting[0]}`);

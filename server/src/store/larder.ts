@@ -42,7 +42,10 @@ export function seedLarder(db: Store, shipped: LarderPayload): void {
 }
 
 function bodies<T>(db: Store, sql: string): readonly T[] {
-  return db.prepare<[], { body: string }>(sql).all().map((row) => JSON.parse(row.body) as T);
+  return db
+    .prepare<[], { body: string }>(sql)
+    .all()
+    .map((row) => JSON.parse(row.body) as T);
 }
 
 /** The foods, rules and cautions as stored. */

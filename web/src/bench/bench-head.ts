@@ -23,11 +23,15 @@ export class BenchHead {
   protected readonly label = signal('');
   private readonly times = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 
+  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+
   protected readonly savedWords = computed(() => {
     const { saving, saved, head } = this.state();
     if (saving === 'saving') return 'saving…';
     if (this.unsaved()) return 'not saved';
-    return saved && head ? `saved ${this.times.format(new Date(head.createdAt))}` : '';
+    if (!saved || !head) return '';
+    const at = new Date(head.createdAt);
+    return `saved ${(at.toDateString() === new Date().toDateString() ? this.times : this.days).format(at)}`;
   });
 
   protected readonly exportUrl = computed(() => {

@@ -16,7 +16,9 @@ import { SwapPanel } from './swap-panel';
 
 /** "Oat flour, apple puree": what was swapped in since the last revision; otherwise the baker's own hand. */
 function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: string) => string | undefined): string {
-  const names = decisions.slice(before).flatMap(({ proposal, outcome }) => (outcome !== 'refused' && proposal.action.kind === 'replace' ? [nameOf(proposal.action.to[0]?.foodId ?? '') ?? ''] : []));
+  const names = decisions
+    .slice(before)
+    .flatMap(({ proposal, outcome }) => (outcome !== 'refused' && proposal.action.kind === 'replace' ? [nameOf(proposal.action.to[0]?.foodId ?? '') ?? ''] : []));
   return names.filter(Boolean).join(', ').slice(0, 80) || 'Amounts changed';
 }
 

@@ -77,7 +77,10 @@ export class Conflict {
 
   protected readonly sides = computed((): readonly Side[] => {
     const theirs = this.theirs();
-    return [this.side('Yours, on this screen', this.mine(), theirs.worksheet), this.side(`Saved: ${theirs.revision.label || `revision ${theirs.revision.number}`}`, theirs.worksheet, this.mine())];
+    return [
+      this.side('Yours, on this screen', this.mine(), theirs.worksheet),
+      this.side(`Saved: ${theirs.revision.label || `revision ${theirs.revision.number}`}`, theirs.worksheet, this.mine()),
+    ];
   });
 
   private side(heading: string, sheet: Worksheet, other: Worksheet): Side {

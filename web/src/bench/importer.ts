@@ -10,7 +10,8 @@ export class Importer {
   private readonly desk = inject(Desk);
 
   async read(file: File): Promise<Imported> {
-    if (file.size > 8 * MOST_CHARACTERS) return { ok: false, error: `${file.name} is ${Math.round(file.size / 1000)} kB; a recipe file of up to ${(8 * MOST_CHARACTERS) / 1000} kB can be read.` };
+    if (file.size > 8 * MOST_CHARACTERS)
+      return { ok: false, error: `${file.name} is ${Math.round(file.size / 1000)} kB; a recipe file of up to ${(8 * MOST_CHARACTERS) / 1000} kB can be read.` };
     const larder = this.desk.larder();
     if (!larder) return { ok: false, error: 'The foods are not loaded yet; try again in a moment.' };
     const text = await file.text();

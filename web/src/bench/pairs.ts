@@ -78,7 +78,7 @@ export class Pairs {
       name: this.desk.foodName(line.foodId) ?? line.name,
       unit: unit ? (unit.id === 'piece' ? '' : (unit.words[0] ?? '')) : 'g',
       ratio: ratioWords(line, original),
-      note: doubt ? doubtWords(doubt).split(/[;:,]/)[0] ?? '' : [grams, why].filter(Boolean).join(' · '),
+      note: doubt ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '') : [grams, why].filter(Boolean).join(' · '),
       marked: state !== 'sure',
     };
   }

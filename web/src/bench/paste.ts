@@ -1,6 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { allLines, changeLine, type Formula, type Line, lineState, type MeasureSystem, type Mend, mendLine, readRecipeJsonLd, readRecipeText, startWorksheet, type Worksheet, worksheetFrom } from '@fellmist/core';
+import {
+  allLines,
+  changeLine,
+  type Formula,
+  type Line,
+  lineState,
+  type MeasureSystem,
+  type Mend,
+  mendLine,
+  readRecipeJsonLd,
+  readRecipeText,
+  startWorksheet,
+  type Worksheet,
+  worksheetFrom,
+} from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { NzSegmentedModule } from 'ng-zorro-antd/segmented';
 import { FormsModule } from '@angular/forms';
@@ -52,7 +66,7 @@ export class Paste {
   protected readonly cups = [
     { label: 'US, cup 237 mL', value: 'us' },
     { label: 'Metric, cup 250 mL', value: 'metric' },
-    { label: 'UK pints', value: 'uk' },
+    { label: 'UK, pint 568 mL', value: 'uk' },
   ];
 
   private readonly read = computed((): Reading => {
@@ -71,7 +85,12 @@ export class Paste {
       const mends = this.mends().get(line.text) ?? [];
       return mends.length === 0 ? formula : changeLine(formula, line.id, () => [mends.reduce((current: Line, mend) => mendLine(current, mend, larder, formula.measures), line)]);
     }, read.formula);
-    const formula = { ...mended, title: this.title()?.trim() || mended.title, portions: this.portions() ?? mended.portions, portionWord: this.portions() && mended.portionWord === 'batch' ? 'portion' : mended.portionWord };
+    const formula = {
+      ...mended,
+      title: this.title()?.trim() || mended.title,
+      portions: this.portions() ?? mended.portions,
+      portionWord: this.portions() && mended.portionWord === 'batch' ? 'portion' : mended.portionWord,
+    };
     return { ...read, formula };
   });
 

@@ -35,7 +35,13 @@ export class Proposals {
 
   private card(proposal: Proposal, kind: string, others: readonly Proposal[]): Card {
     const massG = proposedMass(proposal.action);
-    return { proposal, kind, words: this.words(proposal), massG: massG === undefined ? undefined : gramsNumber(massG), others: others.map((other) => ({ proposal: other, words: this.words(other) })) };
+    return {
+      proposal,
+      kind,
+      words: this.words(proposal),
+      massG: massG === undefined ? undefined : gramsNumber(massG),
+      others: others.map((other) => ({ proposal: other, words: this.words(other) })),
+    };
   }
 
   private words(proposal: Proposal): string {

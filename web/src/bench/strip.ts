@@ -49,7 +49,16 @@ export class Strip {
     if (!before || !now) return [];
     return SHOWN.map(({ key, name, unit, digits, always }) => {
       const change = showChange(before[key].amount, now[key].amount, digits);
-      return { key, name, unit, always, now: showSum(now[key], digits), was: showSum(before[key], digits), change: change === '0' ? '' : change, range: showRange(now[key], digits) ?? '' };
+      return {
+        key,
+        name,
+        unit,
+        always,
+        now: showSum(now[key], digits),
+        was: showSum(before[key], digits),
+        change: change === '0' ? '' : change,
+        range: showRange(now[key], digits) ?? '',
+      };
     });
   });
 
@@ -58,5 +67,10 @@ export class Strip {
     return views ? `${showNumber(views.portionMassG, 0)} g ${views.yieldIsWeighed ? 'baked' : 'of raw mix'}` : '';
   });
 
-  protected readonly spoken = computed(() => this.cells().filter((cell) => cell.always).map((cell) => `${cell.name} ${cell.now} ${cell.unit}`).join(', '));
+  protected readonly spoken = computed(() =>
+    this.cells()
+      .filter((cell) => cell.always)
+      .map((cell) => `${cell.name} ${cell.now} ${cell.unit}`)
+      .join(', '),
+  );
 }

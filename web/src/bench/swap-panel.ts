@@ -11,7 +11,13 @@ const SHARES = [
 ] as const;
 
 function ratioOf(rule: SwapRule): string {
-  const ratio = rule.to.map(({ ratio: one }) => showNumber(one, 2).replace(/([.,]\d*?)0+$/, '$1').replace(/[.,]$/, '')).join(' + ');
+  const ratio = rule.to
+    .map(({ ratio: one }) =>
+      showNumber(one, 2)
+        .replace(/([.,]\d*?)0+$/, '$1')
+        .replace(/[.,]$/, ''),
+    )
+    .join(' + ');
   return `× ${ratio} by ${rule.basis === 'mass' ? 'weight' : rule.basis}`;
 }
 
@@ -42,7 +48,7 @@ export class SwapPanel {
       names: names.join(' and '),
       ratio: ratioOf(rule),
       share: Math.min(this.share(), rule.maxShare),
-      limited: this.share() > rule.maxShare + 1e-9 ? `at most ${showNumber(rule.maxShare * 100, 0)} %: ${rule.maxShareReason ?? ''}` : undefined,
+      limited: this.share() > rule.maxShare + 1e-9 ? `Takes ${showNumber(rule.maxShare * 100, 0)} % of it: ${rule.maxShareReason ?? 'more does not work well'}.` : undefined,
       energy: showChange(now.views.portion.energyKcal.amount, result.views.portion.energyKcal.amount, 0),
       protein: showChange(now.views.portion.proteinG.amount, result.views.portion.proteinG.amount, 1),
       net: showChange(now.views.portion.netCarbG.amount, result.views.portion.netCarbG.amount, 1),

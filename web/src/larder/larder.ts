@@ -51,7 +51,10 @@ export class LarderPlace {
         const amount = food.per100g[key];
         return amount === undefined ? 'unknown' : showNumber(amount, digits);
       }),
-      measures: [...(food.densityGPerMl === undefined ? [] : [`1 cup ${showNumber(food.densityGPerMl * 236.588, 0)} g`]), ...Object.entries(food.measuresG).map(([word, grams]) => `1 ${word} ${showNumber(grams, grams < 10 ? 1 : 0)} g`)].join(' · '),
+      measures: [
+        ...(food.densityGPerMl === undefined ? [] : [`1 cup ${showNumber(food.densityGPerMl * 236.588, 0)} g`]),
+        ...Object.entries(food.measuresG).map(([word, grams]) => `1 ${word} ${showNumber(grams, grams < 10 ? 1 : 0)} g`),
+      ].join(' · '),
       thirst: thirstWords(food),
     }));
   });
@@ -60,7 +63,11 @@ export class LarderPlace {
     const words = this.wanted().trim().toLowerCase();
     const larder = this.desk.larder();
     if (words === '' || !larder) return this.all();
-    const near = new Set(matchFood(words, larder.index, 12).filter(({ score }) => score > 0.5).map(({ foodId }) => foodId));
+    const near = new Set(
+      matchFood(words, larder.index, 12)
+        .filter(({ score }) => score > 0.5)
+        .map(({ foodId }) => foodId),
+    );
     return this.all().filter(({ food }) => near.has(food.id) || food.kind.includes(words) || [food.name, ...food.synonyms].some((name) => name.toLowerCase().includes(words)));
   });
 

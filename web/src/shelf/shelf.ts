@@ -38,7 +38,9 @@ export class Shelf {
   protected readonly importFault = signal<string | undefined>(undefined);
   private readonly dates = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 
-  protected readonly rows = computed(() => this.entries()?.map((entry) => ({ entry, cells: SHOWN.map((figure) => this.cell(entry, figure)), saved: this.dates.format(new Date(entry.updatedAt)) })));
+  protected readonly rows = computed(() =>
+    this.entries()?.map((entry) => ({ entry, cells: SHOWN.map((figure) => this.cell(entry, figure)), saved: this.dates.format(new Date(entry.updatedAt)) })),
+  );
 
   constructor() {
     this.store.dispatch(shelfActions.wanted());

@@ -32,12 +32,12 @@ export class Api {
     return this.http.put<StoredFormula>(`/api/formulas/${encodeURIComponent(id)}`, save, { headers: { 'If-Match': `"${headId}"` } });
   }
 
-  remove(id: string): Observable<void> {
-    return this.http.delete<void>(`/api/formulas/${encodeURIComponent(id)}`);
+  remove(id: string): Observable<unknown> {
+    return this.http.delete(`/api/formulas/${encodeURIComponent(id)}`);
   }
 
-  restore(id: string): Observable<void> {
-    return this.http.post<void>(`/api/formulas/${encodeURIComponent(id)}/restore`, {});
+  restore(id: string): Observable<unknown> {
+    return this.http.post(`/api/formulas/${encodeURIComponent(id)}/restore`, {});
   }
 }
 

@@ -43,7 +43,9 @@ export const saveFormula = createEffect(
           map((stored): Action => benchActions.saved({ stored, sent: request.worksheet })),
           catchError((error: unknown) => {
             const problem = problemOf(error);
-            return of<Action>(problem?.status === 409 && problem.current ? benchActions.saveStale({ current: problem.current, label }) : benchActions.saveFailed({ words: failureWords(error) }));
+            return of<Action>(
+              problem?.status === 409 && problem.current ? benchActions.saveStale({ current: problem.current, label }) : benchActions.saveFailed({ words: failureWords(error) }),
+            );
           }),
           startWith(benchActions.saveSent({ request, formulaId, headId: head?.id })),
         );

@@ -49,8 +49,21 @@ export interface BenchState {
 const MOST_UNDO = 200;
 
 export const emptyBench: BenchState = {
-  formulaId: undefined, head: undefined, revisions: [], past: [], present: undefined, future: [], lastKey: undefined, saved: undefined,
-  opening: 'idle', failure: undefined, saving: 'idle', saveFailure: undefined, unanswered: undefined, conflict: undefined, fromDraft: false,
+  formulaId: undefined,
+  head: undefined,
+  revisions: [],
+  past: [],
+  present: undefined,
+  future: [],
+  lastKey: undefined,
+  saved: undefined,
+  opening: 'idle',
+  failure: undefined,
+  saving: 'idle',
+  saveFailure: undefined,
+  unanswered: undefined,
+  conflict: undefined,
+  fromDraft: false,
 };
 
 function change(state: BenchState, sheet: Worksheet, key: string | undefined): BenchState {
@@ -112,7 +125,14 @@ export const benchReducer = createReducer(
   on(benchActions.takeTheirs, (state): BenchState => {
     if (!state.conflict) return state;
     const { current } = state.conflict;
-    return { ...change(state, current.worksheet, undefined), head: current.revision, revisions: current.revisions, saved: current.worksheet, conflict: undefined, fromDraft: false };
+    return {
+      ...change(state, current.worksheet, undefined),
+      head: current.revision,
+      revisions: current.revisions,
+      saved: current.worksheet,
+      conflict: undefined,
+      fromDraft: false,
+    };
   }),
 );
 

@@ -1,5 +1,30 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { type CautionRule, acceptProposal, addRebuildLine, allLines, analyse, type Analysis, candidatesFor, editRebuildLine, type Formula, type Larder, type Line, liquidBalance, type Mend, mendOriginalLine, moveRebuildLine, openSwap, pairLines, type Proposal, refuseProposal, removeRebuildLine, restoreLine, type SwapRule, takeAll, type Worksheet } from '@fellmist/core';
+import {
+  type CautionRule,
+  acceptProposal,
+  addRebuildLine,
+  allLines,
+  analyse,
+  type Analysis,
+  candidatesFor,
+  editRebuildLine,
+  type Formula,
+  type Larder,
+  type Line,
+  liquidBalance,
+  type Mend,
+  mendOriginalLine,
+  moveRebuildLine,
+  openSwap,
+  pairLines,
+  type Proposal,
+  refuseProposal,
+  removeRebuildLine,
+  restoreLine,
+  type SwapRule,
+  takeAll,
+  type Worksheet,
+} from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { benchActions, benchFeature } from './bench.feature';
 import { larderFeature } from './larder.feature';

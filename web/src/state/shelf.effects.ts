@@ -13,7 +13,12 @@ export const loadShelf = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(shelfActions.wanted, shelfActions.restored),
-      switchMap(() => api.shelf().pipe(map((entries) => shelfActions.loaded({ entries })), catchError(orFailed))),
+      switchMap(() =>
+        api.shelf().pipe(
+          map((entries) => shelfActions.loaded({ entries })),
+          catchError(orFailed),
+        ),
+      ),
     ),
   { functional: true },
 );
@@ -22,7 +27,12 @@ export const removeFormula = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(shelfActions.remove),
-      concatMap(({ entry }) => api.remove(entry.id).pipe(map((): Action => shelfActions.removed({ entry })), catchError(orFailed))),
+      concatMap(({ entry }) =>
+        api.remove(entry.id).pipe(
+          map((): Action => shelfActions.removed({ entry })),
+          catchError(orFailed),
+        ),
+      ),
     ),
   { functional: true },
 );
@@ -31,7 +41,12 @@ export const restoreFormula = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(shelfActions.restore),
-      concatMap(({ entry }) => api.restore(entry.id).pipe(map((): Action => shelfActions.restored()), catchError(orFailed))),
+      concatMap(({ entry }) =>
+        api.restore(entry.id).pipe(
+          map((): Action => shelfActions.restored()),
+          catchError(orFailed),
+        ),
+      ),
     ),
   { functional: true },
 );

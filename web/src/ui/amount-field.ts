@@ -43,7 +43,10 @@ export class AmountField {
 
   private readonly unit = computed(() => this.amount()?.unit ?? 'g');
   /** What the field holds while it is being typed in; the amount's own figures otherwise. */
-  private readonly draft = linkedSignal<Amount | undefined, string | undefined>({ source: this.amount, computation: (_amount, previous) => (this.editing ? previous?.value : undefined) });
+  private readonly draft = linkedSignal<Amount | undefined, string | undefined>({
+    source: this.amount,
+    computation: (_amount, previous) => (this.editing ? previous?.value : undefined),
+  });
   protected readonly fault = linkedSignal<Amount | undefined, string | undefined>({ source: this.amount, computation: () => undefined });
   protected readonly shown = computed(() => this.draft() ?? this.plain());
   private editing = false;
@@ -52,7 +55,10 @@ export class AmountField {
   private readonly plain = computed(() => {
     const amount = this.amount();
     if (!amount) return '';
-    if (amount.high !== undefined) return formatAmount(amount).replace(/[a-z].*$/i, '').trim();
+    if (amount.high !== undefined)
+      return formatAmount(amount)
+        .replace(/[a-z].*$/i, '')
+        .trim();
     const kind = unitById(amount.unit).kind;
     return kind === 'mass' || ['ml', 'cl', 'dl', 'l'].includes(amount.unit) ? gramsNumber(amount.value) : kitchenNumber(amount.value);
   });

@@ -46,7 +46,9 @@ export class FoodSelect {
     const larder = this.desk.larder();
     if (!larder) return [];
     const words = this.typed() || this.hint();
-    const begins = [...larder.foods.values()].filter((food) => this.typed() !== '' && [food.name, ...food.synonyms].some((name) => name.toLowerCase().includes(words.toLowerCase())));
+    const begins = [...larder.foods.values()].filter(
+      (food) => this.typed() !== '' && [food.name, ...food.synonyms].some((name) => name.toLowerCase().includes(words.toLowerCase())),
+    );
     const likely = words === '' ? [] : matchFood(words, larder.index, 12).flatMap(({ foodId }) => larder.foods.get(foodId) ?? []);
     const rest = this.typed() === '' ? [...larder.foods.values()] : [];
     const current = this.foodId() === undefined ? undefined : larder.foods.get(this.foodId() ?? '');
