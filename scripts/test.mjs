@@ -2,7 +2,6 @@
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuilt } from './build.mjs';
 import { ensureChromium, ensurePackages, run } from './prepare.mjs';
 
 ensurePackages();
@@ -34,8 +33,9 @@ step('format', run('npx', ['prettier', '--check', '--log-level', 'warn', '.']) =
 step('types', run('node', ['scripts/types.mjs']) === 0);
 suite('unit', 'jest.config.mjs');
 suite('web', 'web/jest.config.mjs', { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
-await ensureBuilt();
-suite('browser', 'e2e/jest.config.mjs', { CHROMIUM_PATH: chromium });
+const built = run('node', ['scripts/build.mjs']) === 0;
+step('build', built);
+if (built) suite('browser', 'e2e/jest.config.mjs', { CHROMIUM_PATH: chromium });
 
 process.stdout.write(`${tally.passed} passed, ${tally.failed} failed\n`);
 process.exitCode = tally.failed > 0 ? 1 : 0;

@@ -129,6 +129,7 @@ function looksLikeTitle(line: string, larder: Larder): boolean {
   if (plain.length > 120 || /:\s*$/.test(plain)) return false;
   const read = readAmount(plain);
   if (read?.unitGiven) return false;
+  if (!read && /^\p{Lu}/u.test(plain)) return true;
   if (read && !/^[a-z]/i.test(plain)) return (matchFood(read.rest, larder.index)[0]?.score ?? 0) < LIKELY;
   return (matchFood(plain, larder.index)[0]?.score ?? 0) < SURE;
 }

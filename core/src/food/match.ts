@@ -5,11 +5,15 @@ export interface FoodMatch {
   readonly foodId: string;
   /** 1 for the very words, down to 0. Below `SURE` a person should look. */
   readonly score: number;
+  /** The same with every word counted, passing ones too: tells "egg white" from "dried egg white". */
+  readonly verbatim: number;
 }
 
 /** House thresholds: a match under LIKELY is not offered as the answer, one under SURE is marked. */
 export const LIKELY = 0.55;
 export const SURE = 0.84;
+/** Below this a match is not worth showing. */
+const LEAST = 0.3;
 
 interface Alias {
   readonly foodId: string;
@@ -82,13 +86,12 @@ export function matchFood(name: string, index: FoodIndex, most = 5): readonly Fo
   const all = tellingWords(name, true);
   const telling = tellingWords(name);
   if (telling.length === 0) return [];
-  const best = new Map<string, number>();
+  const best = new Map<string, FoodMatch>();
   for (const alias of index.aliases) {
-    const score = Math.max(similarity(index, telling, alias.telling), similarity(index, all, alias.all));
-    if (score > (best.get(alias.foodId) ?? 0.3)) best.set(alias.foodId, score);
+    const verbatim = similarity(index, all, alias.all);
+    const score = Math.min(Math.max(similarity(index, telling, alias.telling), verbatim), 1);
+    const before = best.get(alias.foodId);
+    if (score > LEAST && (!before || score + verbatim > before.score + before.verbatim)) best.set(alias.foodId, { foodId: alias.foodId, score, verbatim });
   }
-  return [...best]
-    .map(([foodId, score]) => ({ foodId, score: Math.min(score, 1) }))
-    .sort((a, b) => b.score - a.score)
-    .slice(0, most);
+  return [...best.values()].sort((a, b) => b.score - a.score || b.verbatim - a.verbatim).slice(0, most);
 }

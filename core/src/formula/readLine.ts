@@ -98,8 +98,9 @@ function nameAndFood(rest: string, larder: Larder): Named {
   const choice = /^(.+?)\s+or\s+(.+)$/i.exec(before);
   const name = choice?.[1] ?? before;
   const first = matchFood(name, larder.index);
-  const whole = (first[0]?.score ?? 0) < SURE && before !== plain ? matchFood(plain, larder.index) : [];
-  const useWhole = (whole[0]?.score ?? 0) > (first[0]?.score ?? 0) + 0.05;
+  const whole = before === plain ? [] : matchFood(plain, larder.index);
+  const named = (whole[0]?.verbatim ?? 0) > 0.999;
+  const useWhole = named || ((first[0]?.score ?? 0) < SURE && (whole[0]?.score ?? 0) > (first[0]?.score ?? 0) + 0.05);
   const both = choice ? matchFood(before, larder.index) : [];
   const useBoth = (both[0]?.score ?? 0) > (first[0]?.score ?? 0);
   const doubts: Doubt[] = choice && !useBoth ? [{ code: 'alternative', detail: choice[2] ?? '' }] : [];
@@ -120,7 +121,7 @@ function unknownUnit(found: Found, larder: Larder): { word: string; rest: string
 function foodDoubts(matches: readonly FoodMatch[], food: Food | undefined): readonly Doubt[] {
   if (!food) return [{ code: 'food-unknown' }];
   const [best, next] = matches;
-  const close = best && next && best.score < 0.999 && best.score - next.score < 0.03;
+  const close = best && next && best.verbatim < 0.999 && best.score - next.score < 0.03;
   return (best?.score ?? 0) < SURE || close ? [{ code: 'food-guessed', detail: food.name }] : [];
 }
 

@@ -32,7 +32,7 @@ function newLine(id: string, foodId: string, massG: number, larder: Larder, orig
   return { id, text: composeText(amountText, name), amountText, amount: { value: massG, unit: 'g' }, name, foodId, massG, basis: 'weighed', doubts: [], origin };
 }
 
-function ratioNote(massG: number, fromMassG: number): string {
+export function ratioNote(massG: number, fromMassG: number): string {
   return fromMassG > 0 ? `× ${Number((massG / fromMassG).toFixed(2))}` : '';
 }
 

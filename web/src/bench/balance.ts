@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { type Consistency, type Figures, SCALE_MOST, type Views } from '@fellmist/core';
-import { NzSegmentedModule } from 'ng-zorro-antd/segmented';
 import { Desk } from '../state/desk';
+import { Choice, type Option } from '../ui/choice';
 import { FIGURE_ROWS, showChange, showNumber, showSum } from '../ui/figures';
 
 type ViewName = 'portion' | 'batch' | 'per100g';
@@ -17,7 +16,7 @@ const BAND = 0.25;
 /** How thick original and rebuild are, and the whole nutrition of both side by side. */
 @Component({
   selector: 'fm-balance',
-  imports: [FormsModule, NzSegmentedModule],
+  imports: [Choice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './balance.html',
   styleUrl: './balance.less',
@@ -27,7 +26,7 @@ export class Balance {
   protected readonly view = signal<ViewName>('portion');
   protected readonly asked = signal(false);
 
-  protected readonly views = computed(() => [
+  protected readonly views = computed((): readonly Option<ViewName>[] => [
     { label: `A ${this.desk.sheet()?.rebuild.portionWord ?? 'portion'}`, value: 'portion' },
     { label: 'Batch', value: 'batch' },
     { label: '100 g', value: 'per100g' },

@@ -20,6 +20,6 @@ export class Importer {
       return read.ok ? { ok: true, sheet: startWorksheet(read.formula) } : { ok: false, error: `${file.name}: ${read.error}` };
     }
     const read = readRecipeJsonLd(text, larder, 'us');
-    return read.ok ? { ok: true, sheet: worksheetFrom(read.formula, read.basedOn) } : { ok: false, error: `${file.name}: ${read.error}` };
+    return read.ok ? { ok: true, sheet: worksheetFrom(read.formula, read.basedOn, larder) } : { ok: false, error: `${file.name}: ${read.error}` };
   }
 }

@@ -11,15 +11,12 @@ import {
   mendLine,
   readRecipeJsonLd,
   readRecipeText,
-  startWorksheet,
-  type Worksheet,
   worksheetFrom,
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { NzSegmentedModule } from 'ng-zorro-antd/segmented';
-import { FormsModule } from '@angular/forms';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { Choice, type Option } from '../ui/choice';
 import { ReadLine } from './read-line';
 
 const KEPT = 'fellmist.paste';
@@ -47,7 +44,7 @@ interface Reading {
 /** A recipe as text on the left, what Fellmist reads in it on the right, mended in place and put on the bench. */
 @Component({
   selector: 'fm-paste',
-  imports: [FormsModule, NzSegmentedModule, ReadLine],
+  imports: [Choice, ReadLine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './paste.html',
   styleUrl: './paste.less',
@@ -63,7 +60,7 @@ export class Paste {
   protected readonly tried = signal(false);
   /** Mends by the text of their line, so that they outlive further typing. */
   private readonly mends = signal<ReadonlyMap<string, readonly Mend[]>>(new Map());
-  protected readonly cups = [
+  protected readonly cups: readonly Option<MeasureSystem>[] = [
     { label: 'US, cup 237 mL', value: 'us' },
     { label: 'Metric, cup 250 mL', value: 'metric' },
     { label: 'UK, pint 568 mL', value: 'uk' },
@@ -128,8 +125,9 @@ export class Paste {
   protected async put(): Promise<void> {
     this.tried.set(true);
     const { formula, basedOn } = this.reading();
-    if (!formula) return;
-    const sheet: Worksheet = basedOn ? worksheetFrom(formula, basedOn) : startWorksheet(formula);
+    const larder = this.desk.larder();
+    if (!formula || !larder) return;
+    const sheet = worksheetFrom(formula, basedOn, larder);
     this.store.dispatch(benchActions.placed({ sheet }));
     this.store.dispatch(benchActions.save({ label: 'As pasted' }));
     sessionStorage.removeItem(KEPT);

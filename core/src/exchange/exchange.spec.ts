@@ -1,0 +1,160 @@
+import { join } from 'node:path';
+import { loadShippedLarder } from '@fellmist/data';
+import fc from 'fast-check';
+import { stockLarder } from '../food';
+import { allLines, type Formula, lineState } from '../formula';
+import { readRecipeJsonLd, readRecipeText, readYield, writeRecipeJsonLd } from './index';
+
+const larder = stockLarder(loadShippedLarder(join(__dirname, '../../../data')).foods);
+
+function formulaOf(text: string): Formula {
+  const read = readRecipeText(text, larder, 'us');
+  if (!read.ok) throw new Error(read.error);
+  return read.formula;
+}
+
+const PASTED = `Aunt Vera's Seed Buns
+Makes 1 1/2 dozen buns
+Prep time: 20 mins
+
+Ingredients
+• 2 cups (240 g) all-purpose flour, sifted
+• 1 (14 oz) can pumpkin puree
+- 3 large eggs, beaten
+2-3 tbsp honey
+juice of 1 lemon
+a pinch of salt
+3 blorps milk
+unobtainium 5 g
+butter or margarine for greasing
+
+For the icing
+100g/4oz cream cheese
+2 Tbsp icing sugar
+
+Directions
+1. Heat the oven to 180 °C.
+2. Mix 200 g of it first, then the rest.
+`;
+
+describe('a recipe as people keep it', () => {
+  const formula = formulaOf(PASTED);
+  const line = (words: string) => {
+    const found = allLines(formula).find(({ text }) => text.includes(words));
+    if (!found) throw new Error(words);
+    return found;
+  };
+
+  test('title, parts, method and notes each find their place', () => {
+    expect(formula.title).toBe("Aunt Vera's Seed Buns");
+    expect(formula.parts.map(({ heading, lines }) => [heading, lines.length])).toEqual([
+      ['', 9],
+      ['For the icing', 2],
+    ]);
+    expect(formula.method).toEqual(['Heat the oven to 180 °C.', 'Mix 200 g of it first, then the rest.']);
+    expect(formula.notes).toEqual(['Prep time: 20 mins']);
+  });
+
+  test('a weight in brackets wins over a cup, a can is opened, a slash gives the same amount twice', () => {
+    expect(line('all-purpose')).toMatchObject({ foodId: 'plain-flour', massG: 240, basis: 'weighed', note: 'sifted' });
+    expect(line('pumpkin').massG).toBeCloseTo(14 * 28.349523125, 6);
+    expect(line('cream cheese')).toMatchObject({ foodId: 'cream-cheese', massG: 100 });
+  });
+
+  // A large US egg without its shell weighs 50 g: USDA SR Legacy, from memory. Honey 21 g a tablespoon, the same.
+  test('eggs are counted, spoons weighed by the food’s own density, a range takes its middle', () => {
+    expect(line('eggs')).toMatchObject({ massG: 150, basis: 'piece' });
+    expect((line('honey').massG ?? 0) / 2.5).toBeCloseTo(21, 0);
+    expect(line('lemon')).toMatchObject({ foodId: 'lemon-juice', massG: 47 });
+  });
+
+  test('what is unsure is marked and what is unknown stays a gap, never a zero', () => {
+    expect(['blorps', 'unobtainium', 'margarine'].map((words) => lineState(line(words)))).toEqual(['gap', 'gap', 'gap']);
+    expect(line('blorps').massG).toBeUndefined();
+    expect(line('unobtainium')).toMatchObject({ massG: 5, doubts: [{ code: 'food-unknown' }] });
+  });
+
+  test.each([
+    ['Serves 8', 8, 'portion'],
+    ['Makes 12 muffins', 12, 'muffin'],
+    ['Yield: 2 dozen cookies', 24, 'cookie'],
+    ['Makes 1 loaf (10 slices)', 10, 'slice'],
+    ['Serves 4-6', 4, 'portion'],
+    ['6 servings', 6, 'portion'],
+  ])('%s', (text, portions, portionWord) => {
+    expect(readYield(text)).toEqual({ portions, portionWord });
+  });
+});
+
+describe('what bad input gets', () => {
+  test.each([
+    ['nothing', '   \n ', /nothing here/],
+    ['two megabytes', 'flour '.repeat(400_000), /characters/],
+    ['a picture', '\u0000\u0001\u0002PNG\u0003\u0004\u0005\u0006\u0007', /not text/],
+    ['a poem', 'Roses are red today.\nAnd so on it goes, my dear.', /No ingredient line/],
+  ])('%s is refused in a sentence', (_name, text, words) => {
+    const read = readRecipeText(text, larder, 'us');
+    expect(read).toMatchObject({ ok: false, error: expect.stringMatching(words) });
+  });
+
+  test('script stays text, a minus is a list mark, a mountain is marked', () => {
+    const formula = formulaOf('<script>alert(1)</script>\nServes 2\n-200g sugar\n9999 kg flour\n100 g <img src=x onerror=alert(1)>');
+    const [sugar, flour, image] = allLines(formula);
+    expect(formula.title).toBe('<script>alert(1)</script>');
+    expect(sugar).toMatchObject({ massG: 200, doubts: [{ code: 'dash-before-amount' }] });
+    expect(flour?.doubts.map(({ code }) => code)).toContain('huge');
+    expect(image?.text).toContain('<img');
+  });
+
+  test('any text is read or refused without throwing, and grams are finite or absent', () => {
+    fc.assert(
+      fc.property(fc.array(fc.string({ unit: 'grapheme', maxLength: 40 }), { maxLength: 12 }), (lines) => {
+        const read = readRecipeText(lines.join('\n'), larder, 'us');
+        return !read.ok || allLines(read.formula).every(({ massG }) => massG === undefined || (Number.isFinite(massG) && massG >= 0));
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
+
+// schema.org Recipe, HowToSupply, HowToStep and NutritionInformation, as the vocabulary's pages define them.
+describe('schema.org JSON-LD', () => {
+  test('a round trip keeps lines, foods, grams, parts, method, notes and portions', () => {
+    const formula = formulaOf(PASTED);
+    const read = readRecipeJsonLd(writeRecipeJsonLd(formula, larder), larder, 'metric');
+    expect(read).toMatchObject({ ok: true });
+    if (read.ok) expect({ ...read.formula, carried: undefined }).toEqual({ ...formula, carried: undefined });
+  });
+
+  test('members it does not use come back on export, and the original rides along', () => {
+    const foreign = JSON.stringify({
+      '@context': 'https://schema.org',
+      '@graph': [
+        { '@type': 'WebPage' },
+        {
+          '@type': ['Recipe', 'NewsArticle'],
+          name: 'Rye crisps',
+          recipeYield: ['12', '12 biscuits'],
+          recipeIngredient: ['130 g rye flour', '50 g butter'],
+          recipeInstructions: [{ '@type': 'HowToSection', name: 'Bake', itemListElement: [{ '@type': 'HowToStep', text: 'Roll and bake.' }] }],
+          prepTime: 'PT10M',
+          keywords: 'rye',
+        },
+      ],
+    });
+    const read = readRecipeJsonLd(foreign, larder, 'us');
+    if (!read.ok) throw new Error(read.error);
+    expect(read.formula).toMatchObject({ portions: 12, portionWord: 'biscuit', method: ['Bake:', 'Roll and bake.'], carried: { prepTime: 'PT10M', keywords: 'rye' } });
+    const written = JSON.parse(writeRecipeJsonLd(read.formula, larder, read.formula)) as Record<string, unknown>;
+    expect(written).toMatchObject({ '@type': 'Recipe', prepTime: 'PT10M', isBasedOn: { name: 'Rye crisps' }, nutrition: { '@type': 'NutritionInformation' } });
+  });
+
+  test.each([
+    ['{"a":', /not valid JSON/],
+    ['{"@type":"Person"}', /no schema.org Recipe|No schema.org Recipe/],
+    ['{"@type":"Recipe"}', /"name"/],
+    ['{"@type":"Recipe","name":"x"}', /recipeIngredient/],
+  ])('%s is refused with the member at fault', (text, words) => {
+    expect(readRecipeJsonLd(text, larder, 'us')).toMatchObject({ ok: false, error: expect.stringMatching(words) });
+  });
+});

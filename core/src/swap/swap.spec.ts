@@ -1,0 +1,192 @@
+import { join } from 'node:path';
+import { loadShippedLarder } from '@fellmist/data';
+import { stockLarder } from '../food';
+import { allLines, type Line } from '../formula';
+import { analyse } from '../analysis';
+import { readRecipeText } from '../exchange';
+import {
+  acceptProposal,
+  addRebuildLine,
+  editRebuildLine,
+  liquidBalance,
+  mendOriginalLine,
+  openSwap,
+  pairLines,
+  refuseProposal,
+  removeRebuildLine,
+  restoreLine,
+  startWorksheet,
+  type SwapRule,
+  takeAll,
+  type Worksheet,
+} from './index';
+
+const shipped = loadShippedLarder(join(__dirname, '../../../data'));
+const larder = stockLarder(shipped.foods);
+
+function rule(id: string): SwapRule {
+  const found = shipped.rules.find((candidate) => candidate.id === id);
+  if (!found) throw new Error(id);
+  return found;
+}
+
+function bench(text: string): Worksheet {
+  const read = readRecipeText(text, larder, 'us');
+  if (!read.ok) throw new Error(read.error);
+  return startWorksheet(read.formula);
+}
+
+function lineOf(sheet: Worksheet, foodId: string): Line {
+  const line = allLines(sheet.rebuild).find((candidate) => candidate.foodId === foodId);
+  if (!line) throw new Error(foodId);
+  return line;
+}
+
+function open(sheet: Worksheet, foodId: string, ruleId: string, share = 1): Worksheet {
+  const opened = openSwap(sheet, lineOf(sheet, foodId).id, rule(ruleId), share, larder);
+  if (!opened.ok) throw new Error(opened.error);
+  return opened.sheet;
+}
+
+const PANCAKES = 'Pancakes\nServes 4\n200 g plain flour\n300 ml milk\n2 eggs\n25 g sugar\n30 g butter, melted';
+
+describe('swapping wheat for coconut flour', () => {
+  const opened = open(bench(PANCAKES), 'plain-flour', 'wheat-coconut');
+
+  // Common practice: a quarter to a third of the weight, an egg for each 25 to 30 g of coconut flour.
+  test('the ratio and each side change stand as proposals of their own, and nothing changes by itself', () => {
+    expect(opened.rebuild).toEqual(bench(PANCAKES).rebuild);
+    expect(opened.open.map(({ action }) => action.kind)).toEqual(['replace', 'add', 'step']);
+    const [replace] = opened.open;
+    const massG = replace?.action.kind === 'replace' ? (replace.action.to[0]?.massG ?? 0) : 0;
+    expect(massG).toBeGreaterThanOrEqual(200 * 0.25);
+    expect(massG).toBeLessThanOrEqual(200 / 3);
+  });
+
+  test('taken, it pours as the original pours', () => {
+    const done = takeAll(opened, larder);
+    const { original, rebuild } = liquidBalance(done, larder);
+    if (original.kind !== 'reckoned' || rebuild.kind !== 'reckoned') throw new Error('not reckoned');
+    expect(Math.abs(rebuild.scale - original.scale)).toBeLessThan(0.15);
+    expect(lineOf(done, 'egg').amountText).toBe('4');
+    expect(done.decisions.every(({ outcome }) => outcome === 'accepted')).toBe(true);
+  });
+
+  test('refusing the swap withdraws what it brought; refusing a side change leaves the rest', () => {
+    const [replace, egg] = opened.open;
+    if (!replace || !egg) throw new Error('no proposals');
+    expect(refuseProposal(opened, replace).open).toEqual([]);
+    const without = refuseProposal(opened, egg);
+    expect(without.open).toHaveLength(2);
+    expect(lineOf(takeAll(without, larder), 'egg').massG).toBe(100);
+  });
+
+  test('an edited amount is taken as edited and kept so in the record', () => {
+    const [replace] = opened.open;
+    if (!replace) throw new Error('no proposal');
+    const edited = acceptProposal(opened, replace, larder, 60);
+    expect(lineOf(edited, 'coconut-flour').massG).toBe(60);
+    expect(edited.decisions[0]?.outcome).toBe('edited');
+  });
+});
+
+describe('the liquid correction', () => {
+  test('a thirstier flour asks for the formula’s own liquid first; a less thirsty one gives liquid back', () => {
+    const oat = liquidBalance(open(bench(PANCAKES), 'plain-flour', 'wheat-oat'), larder).corrections[0];
+    expect(oat?.action).toMatchObject({ kind: 'add', foodId: 'whole-milk' });
+    const almond = liquidBalance(open(bench(PANCAKES), 'plain-flour', 'wheat-almond'), larder).corrections[0];
+    expect(almond?.action).toMatchObject({ kind: 'less', lineId: lineOf(bench(PANCAKES), 'whole-milk').id });
+  });
+
+  test('a loaf without milk is offered water before eggs', () => {
+    const loaf = bench('Loaf\nServes 8\n200 g plain flour\n3 eggs\n140 ml oil\n160 g sugar');
+    expect(liquidBalance(open(loaf, 'plain-flour', 'wheat-oat'), larder).corrections[0]?.action).toMatchObject({ kind: 'add', foodId: 'water' });
+  });
+
+  test('once refused it stays away until the thickness moves again', () => {
+    const sheet = takeAll({ ...open(bench(PANCAKES), 'plain-flour', 'wheat-oat') }, larder);
+    const drier = editRebuildLine(sheet, lineOf(sheet, 'whole-milk').id, { kind: 'amount', amount: { value: 200, unit: 'ml' }, text: '200 mL' }, larder);
+    const { corrections, settled, original } = liquidBalance(drier, larder);
+    const [proposal] = corrections;
+    if (!proposal || settled.kind !== 'reckoned' || original.kind !== 'reckoned') throw new Error('no correction');
+    const refused = refuseProposal(drier, proposal, settled.scale - original.scale);
+    expect(liquidBalance(refused, larder).corrections).toEqual([]);
+    const driest = editRebuildLine(refused, lineOf(refused, 'whole-milk').id, { kind: 'amount', amount: { value: 100, unit: 'ml' }, text: '100 mL' }, larder);
+    expect(liquidBalance(driest, larder).corrections.length).toBeGreaterThan(0);
+  });
+
+  test('no flour, no liquid or only water are answered in words, never with a number', () => {
+    for (const text of ['Syrup\n100 g sugar\n100 ml water', 'Dust\n100 g plain flour', 'Water\n1 l water']) {
+      const { original, corrections } = liquidBalance(bench(text), larder);
+      expect([text, original.kind, corrections]).toEqual([text, 'not-reckoned', []]);
+    }
+  });
+});
+
+describe('the worksheet', () => {
+  test('mass goes where the ratio says: part of a line is swapped, the rest is kept beside it', () => {
+    const done = takeAll(open(bench(PANCAKES), 'plain-flour', 'wheat-buckwheat', 0.4), larder);
+    expect([lineOf(done, 'plain-flour').massG, lineOf(done, 'buckwheat-flour').massG]).toEqual([120, 80]);
+    const [pair] = pairLines(done)[0]?.pairs ?? [];
+    expect([pair?.original?.foodId, pair?.rebuilt.map(({ foodId }) => foodId)]).toEqual(['plain-flour', ['plain-flour', 'buckwheat-flour']]);
+  });
+
+  test('wheat to oat and back again gives the nutrition of the wheat it started with', () => {
+    const start = bench(PANCAKES);
+    const takeSwap = (sheet: Worksheet): Worksheet => {
+      const swap = sheet.open.findLast(({ action }) => action.kind === 'replace');
+      return swap ? acceptProposal(sheet, swap, larder) : sheet;
+    };
+    const oat = takeSwap(open(start, 'plain-flour', 'wheat-oat'));
+    const wheat = takeSwap(open(oat, 'oat-flour', 'oats-wheat'));
+    const energy = (sheet: Worksheet): number => analyse(sheet.rebuild, larder, []).views.batch.energyKcal.amount;
+    expect(energy(wheat)).toBeCloseTo(energy(start), 6);
+    expect(energy(oat)).not.toBeCloseTo(energy(start), 0);
+  });
+
+  test('a mended original takes its untouched copy along; a line left out can be put back; a new one is read', () => {
+    const sheet = bench('Buns\nServes 2\n100 g plain flour\n2 tbsp unobtainium\n50 ml milk');
+    const unknown = allLines(sheet.original)[1]!;
+    const mended = mendOriginalLine(sheet, unknown.id, { kind: 'food', foodId: 'honey' }, larder);
+    expect(lineOf(mended, 'honey').massG).toBeCloseTo(2 * 14.78676478125 * 1.42, 6);
+    const without = removeRebuildLine(mended, lineOf(mended, 'honey').id);
+    expect(pairLines(without)[0]?.pairs.find(({ original }) => original?.id === unknown.id)?.rebuilt).toEqual([]);
+    expect(lineOf(restoreLine(without, unknown.id), 'honey').origin).toEqual({ kind: 'kept', lineId: unknown.id });
+    expect(lineOf(addRebuildLine(sheet, 'p1', '30 g inulin', larder), 'inulin').massG).toBe(30);
+  });
+
+  test('a swap of a line without grams, or of nothing, is refused in words', () => {
+    const sheet = bench('Buns\nServes 2\nplain flour\n50 ml milk');
+    expect(openSwap(sheet, lineOf(sheet, 'plain-flour').id, rule('wheat-oat'), 1, larder)).toMatchObject({ ok: false, error: expect.stringContaining('grams') });
+    expect(openSwap(sheet, 'nowhere', rule('wheat-oat'), 1, larder)).toMatchObject({ ok: false });
+    expect(openSwap(bench(PANCAKES), lineOf(bench(PANCAKES), 'plain-flour').id, rule('wheat-oat'), 0, larder)).toMatchObject({ ok: false });
+  });
+});
+
+describe('what is said of the result', () => {
+  test('allergens and cautions follow the swap', () => {
+    const done = takeAll(open(bench(PANCAKES), 'plain-flour', 'wheat-almond'), larder);
+    const said = analyse(done.rebuild, larder, shipped.cautions);
+    expect(said.allergens.contains).toEqual(['egg', 'milk', 'tree nuts']);
+    expect(said.cautions.map(({ id }) => id)).toEqual(['raw-flour-egg']);
+    const sweet = analyse(bench('Fudge\nServes 4\n100 g xylitol\n50 g butter').rebuild, larder, shipped.cautions);
+    expect(sweet.cautions.map(({ id }) => id)).toEqual(['xylitol-dogs', 'polyols-laxative']);
+  });
+
+  test('a food with unknown fibre leaves a named gap in fibre and net carbs, not in energy', () => {
+    const { figures } = analyse(bench('Ice\nServes 2\n100 g blackcurrants\n100 g yogurt').rebuild, larder, []).totals;
+    expect([figures.fibreG.gaps, figures.netCarbG.gaps, figures.energyKcal.gaps]).toEqual([['rl1'], ['rl1'], []]);
+  });
+
+  test('scaling a formula scales its sums and leaves its thickness', () => {
+    const once = analyse(bench(PANCAKES).rebuild, larder, []);
+    const thrice = analyse(
+      bench(PANCAKES.replace('200 g', '600 g').replace('300 ml', '900 ml').replace('2 eggs', '6 eggs').replace('25 g', '75 g').replace('30 g', '90 g')).rebuild,
+      larder,
+      [],
+    );
+    expect(thrice.totals.figures.proteinG.amount).toBeCloseTo(3 * once.totals.figures.proteinG.amount, 6);
+    if (once.consistency.kind !== 'reckoned' || thrice.consistency.kind !== 'reckoned') throw new Error('not reckoned');
+    expect(thrice.consistency.scale).toBeCloseTo(once.consistency.scale, 9);
+  });
+});

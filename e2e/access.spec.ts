@@ -1,0 +1,72 @@
+import { readFileSync } from 'node:fs';
+import { type Browser } from 'puppeteer-core';
+import { Household, openBrowser, openPage } from './household';
+
+const LOAF = 'Carrot-cardamom loaf';
+
+// WCAG 2.2 A and AA as far as axe-core can tell by itself.
+describe('every place, light and dark, wide and narrow', () => {
+  const household = new Household(true);
+  let browser: Browser;
+  const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
+  beforeAll(async () => {
+    await household.open();
+    browser = await openBrowser();
+  });
+  afterAll(async () => {
+    await browser.close();
+    await household.dispose();
+  });
+
+  test.each([
+    ['/shelf', 1280, 'light'],
+    ['/larder', 1280, 'dark'],
+    ['/bench/paste', 1280, 'light'],
+    [LOAF, 1280, 'light'],
+    [LOAF, 1280, 'dark'],
+    [LOAF, 390, 'light'],
+    ['/shelf', 390, 'dark'],
+  ])('%s at %i, %s: no violation, nothing wider than the screen, no error', async (place, width, theme) => {
+    const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
+    await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
+    const path = place === LOAF ? await page.$eval('.title', (link) => new URL((link as HTMLAnchorElement).href).pathname) : place;
+    await page.goto(household.url + path, { waitUntil: 'networkidle0' });
+    if (place === LOAF) {
+      await page.waitForSelector('button.food');
+      await page.click('button.food');
+      await page.waitForSelector('fm-swap-panel .offer');
+    }
+    await page.evaluate(axe);
+    const violations = await page.evaluate(async () => {
+      const run = (window as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { target: unknown }[] }[] }> } }).axe;
+      const result = await run.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+      return result.violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => String(target)).join(' ')}`);
+    });
+    expect(violations).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    expect(faults).toEqual([]);
+    await page.close();
+  });
+
+  test('by keyboard alone: from the shelf to a swap and back', async () => {
+    const { page } = await openPage(browser, `${household.url}/shelf`);
+    await page.keyboard.press('2');
+    await page.waitForSelector('#find-food');
+    await page.keyboard.press('1');
+    await page.waitForSelector('.title');
+    await page.focus('.title');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('button.food');
+    await page.focus('button.food');
+    await page.keyboard.press('s');
+    await page.waitForSelector('fm-swap-panel');
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => document.activeElement?.classList.contains('food') === true && document.querySelector('fm-swap-panel') === null);
+    await page.keyboard.down('Alt');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.up('Alt');
+    await page.waitForFunction(() => [...document.querySelectorAll('.rebuilt .food')][1] === document.activeElement);
+    await page.close();
+  });
+});

@@ -1,0 +1,128 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, launch, type Page } from 'puppeteer-core';
+
+const root = join(__dirname, '..');
+
+/** The built application on a port and data folder of its own. */
+export class Household {
+  private readonly folder = mkdtempSync(join(tmpdir(), 'fellmist-e2e-'));
+  private server: ChildProcess | undefined;
+  private port = 0;
+
+  constructor(private readonly demo: boolean) {}
+
+  get url(): string {
+    return `http://localhost:${this.port}`;
+  }
+
+  /** Opens, or opens again on the same port with the same data. */
+  async open(): Promise<void> {
+    const env = { ...process.env, FELLMIST_ROOT: root, FELLMIST_DATA: this.folder, FELLMIST_PORT: String(this.port), ...(this.demo ? { FELLMIST_DEMO: '1' } : {}) };
+    const server = spawn('node', [join(root, 'dist/server/main.mjs')], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+    this.server = server;
+    this.port = await new Promise<number>((resolve, reject) => {
+      server.stdout.on('data', (words: Buffer) => {
+        const found = /localhost:(\d+)/.exec(words.toString());
+        if (found) resolve(Number(found[1]));
+      });
+      server.once('exit', (code) => reject(new Error(`the server ended with ${String(code)}`)));
+    });
+  }
+
+  async close(): Promise<void> {
+    const { server } = this;
+    if (!server) return;
+    const gone = new Promise((resolve) => server.on('exit', resolve));
+    server.kill('SIGTERM');
+    await gone;
+    this.server = undefined;
+  }
+
+  async dispose(): Promise<void> {
+    await this.close();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+export function openBrowser(): Promise<Browser> {
+  return launch({
+    executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+    args: [
+      '--headless',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--lang=en-GB',
+    ],
+  });
+}
+
+/** A page that remembers every error it logged. */
+export async function openPage(browser: Browser, url: string, width = 1280, height = 800): Promise<{ page: Page; faults: string[] }> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  const faults: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'error') faults.push(message.text());
+  });
+  page.on('pageerror', (error) => faults.push(String(error)));
+  await page.setViewport({ width, height });
+  await page.goto(url, { waitUntil: 'networkidle0' });
+  return { page, faults };
+}
+
+/** Waits until the page's words hold `words`. */
+export async function sees(page: Page, words: string): Promise<void> {
+  await page.waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), { timeout: 10_000 }, words);
+}
+
+/** Clicks the first visible button or link whose text or label begins with `name`. */
+export async function press(page: Page, name: string): Promise<void> {
+  const failed = new Error(`nothing to press is called "${name}"`);
+  const handle = await page
+    .waitForFunction(
+      (wanted) =>
+        [...document.querySelectorAll<HTMLElement>('button, a, label.button')].find(
+          (one) =>
+            one.offsetParent !== null &&
+            !(one as HTMLButtonElement).disabled &&
+            ((one.getAttribute('aria-label') ?? '').startsWith(wanted) || one.innerText.trim().startsWith(wanted)),
+        ),
+      { timeout: 10_000 },
+      name,
+    )
+    .catch(() => {
+      throw failed;
+    });
+  await (handle.asElement() as unknown as { click(): Promise<void> }).click();
+}
+
+export async function type(page: Page, selector: string, text: string): Promise<void> {
+  await page.waitForSelector(selector);
+  await page.$eval(selector, (field) => (field as HTMLInputElement).select());
+  await page.focus(selector);
+  await page.keyboard.type(text);
+}
+
+/** A large figure of the strip, as shown. */
+export function figure(page: Page, key: string): Promise<string> {
+  return page.$eval(`[data-figure="${key}"]`, (element) => (element.firstChild?.textContent ?? '').trim());
+}
+
+export async function rebuildLines(page: Page): Promise<readonly string[]> {
+  return page.$$eval('.rebuilt .row', (rows) =>
+    rows.map((row) =>
+      `${row.querySelector('input')?.value ?? ''} ${row.querySelector('.unit')?.textContent?.trim() ?? ''} ${row.querySelector('.food')?.textContent?.trim() ?? ''}`.replace(
+        /\s+/g,
+        ' ',
+      ),
+    ),
+  );
+}

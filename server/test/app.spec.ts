@@ -1,0 +1,149 @@
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type SaveRequest, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
+import { readRecipeText, startWorksheet, stockLarder, type Worksheet } from '@fellmist/core';
+import { loadShippedLarder } from '@fellmist/data';
+import { pino } from 'pino';
+import request from 'supertest';
+import { buildApp } from '../src/app';
+import { setTable } from '../src/demo/setTable';
+import { openStore, type Store } from '../src/store/database';
+import { readLarder, seedLarder } from '../src/store/larder';
+
+const root = join(__dirname, '../..');
+const migrations = join(root, 'server/migrations');
+const shipped = loadShippedLarder(join(root, 'data'));
+const larder = stockLarder(shipped.foods);
+const now = (): string => '2026-11-24T10:00:00.000Z';
+
+function sheetOf(text: string): Worksheet {
+  const read = readRecipeText(text, larder, 'us');
+  if (!read.ok) throw new Error(read.error);
+  return startWorksheet(read.formula);
+}
+
+function save(n: number, title = 'Buns'): SaveRequest {
+  return { revisionId: `00000000-0000-4000-8000-00000000000${n}`, label: `try ${n}`, worksheet: sheetOf(`${title}\nServes 4\n200 g plain flour\n${100 + n} ml milk`) };
+}
+
+function appOn(db: Store) {
+  return buildApp({ db, webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
+}
+
+describe('the server', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'fellmist-spec-'));
+  const file = join(folder, 'fellmist.db');
+  let db = openStore(file, migrations, now);
+  seedLarder(db, shipped);
+  let app = appOn(db);
+  const local = (test: request.Test): request.Test => test.set('Host', 'localhost:4600');
+
+  afterAll(() => {
+    db.close();
+    rmSync(folder, { recursive: true });
+  });
+
+  test('a saved formula is the same after a restart, and seeding again changes nothing', async () => {
+    const created = await local(request(app).post('/api/formulas')).send(save(1));
+    expect(created.status).toBe(201);
+    const before = created.body as StoredFormula;
+    db.close();
+    db = openStore(file, migrations, now);
+    const foods = readLarder(db);
+    seedLarder(db, shipped);
+    expect(readLarder(db)).toEqual(foods);
+    expect(foods.foods).toEqual(shipped.foods);
+    app = appOn(db);
+    const after = await local(request(app).get(`/api/formulas/${before.id}`));
+    expect(after.body).toEqual(before);
+    expect(after.headers['etag']).toBe(`"${save(1).revisionId}"`);
+  });
+
+  test('a stale save is refused with what is stored; a repeated one is known again; revisions never change', async () => {
+    const [entry] = (await local(request(app).get('/api/formulas'))).body as ShelfEntry[];
+    const put = (known: string, body: SaveRequest): request.Test =>
+      local(request(app).put(`/api/formulas/${entry?.id ?? ''}`))
+        .set('If-Match', `"${known}"`)
+        .send(body);
+    expect((await put(save(1).revisionId, save(2))).status).toBe(200);
+    expect((await put(save(1).revisionId, save(2))).status).toBe(200);
+    const stale = await put(save(1).revisionId, save(3));
+    expect(stale.status).toBe(409);
+    expect(stale.headers['content-type']).toContain('application/problem+json');
+    expect(stale.body).toMatchObject({ current: { revision: { id: save(2).revisionId, number: 2, parentId: save(1).revisionId } } });
+    expect(() => db.prepare('UPDATE revision SET label = ?').run('changed')).toThrow(/never changed/);
+    expect(() => db.prepare('DELETE FROM revision').run()).toThrow(/never removed|FOREIGN KEY/);
+  });
+
+  test('a formula taken off the shelf can be put back', async () => {
+    const [entry] = (await local(request(app).get('/api/formulas'))).body as ShelfEntry[];
+    const id = entry?.id ?? '';
+    expect((await local(request(app).delete(`/api/formulas/${id}`))).status).toBe(204);
+    expect((await local(request(app).get(`/api/formulas/${id}`))).status).toBe(404);
+    expect((await local(request(app).post(`/api/formulas/${id}/restore`))).status).toBe(204);
+    expect((await local(request(app).get(`/api/formulas/${id}`))).status).toBe(200);
+  });
+
+  test('export is a schema.org Recipe that carries its original', async () => {
+    const [entry] = (await local(request(app).get('/api/formulas'))).body as ShelfEntry[];
+    const answer = await local(request(app).get(`/api/formulas/${entry?.id ?? ''}/recipe.jsonld`));
+    expect(answer.headers['content-type']).toContain('application/ld+json');
+    expect(JSON.parse(answer.text)).toMatchObject({ '@type': 'Recipe', name: 'Buns', isBasedOn: { '@type': 'Recipe' } });
+  });
+
+  test.each([
+    ['broken JSON', '{"a":', 400],
+    ['no worksheet', '{}', 422],
+    ['a member nobody asked for', JSON.stringify({ ...save(4), admin: true }), 422],
+    ['negative grams', JSON.stringify(save(4)).replace('"massG":200', '"massG":-200'), 422],
+    ['three megabytes', JSON.stringify({ pad: 'x'.repeat(3_000_000) }), 413],
+    ['null', 'null', 400],
+  ])('%s is answered with a problem, never with a 5xx', async (_name, body, status) => {
+    const answer = await local(request(app).post('/api/formulas')).set('Content-Type', 'application/json').send(body);
+    expect(answer.status).toBe(status);
+    expect((JSON.parse(answer.text) as { detail: string }).detail.length).toBeGreaterThan(10);
+  });
+
+  test('script in a title is stored as text and never sent as a page', async () => {
+    const answer = await local(request(app).post('/api/formulas')).send(save(5, '<script>alert(1)</script>'));
+    expect(answer.headers['content-type']).toContain('application/json');
+    expect((answer.body as StoredFormula).worksheet.rebuild.title).toBe('<script>alert(1)</script>');
+    const exported = await local(request(app).get(`/api/formulas/${(answer.body as StoredFormula).id}/recipe.jsonld`));
+    expect(exported.headers['content-disposition']).toBe('attachment; filename="script-alert-1-script.jsonld"');
+    expect(exported.headers['content-security-policy']).toContain("script-src 'self'");
+  });
+
+  test('another host’s name, another site’s page and a save without If-Match are refused', async () => {
+    expect((await request(app).get('/api/larder').set('Host', 'evil.example')).status).toBe(403);
+    expect((await local(request(app).post('/api/formulas')).set('Origin', 'http://evil.example').send(save(6))).status).toBe(403);
+    expect((await local(request(app).put('/api/formulas/x')).send(save(6))).status).toBe(428);
+    expect((await local(request(app).get('/api/nothing'))).status).toBe(404);
+  });
+});
+
+test('a migration that comes later copies the file first', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'fellmist-spec-'));
+  const file = join(folder, 'fellmist.db');
+  openStore(file, migrations, now).close();
+  const reopened = openStore(file, migrations, now);
+  reopened.prepare('DELETE FROM migration').run();
+  reopened.close();
+  expect(() => openStore(file, migrations, now)).toThrow(/already exists/);
+  expect(readdirSync(folder)).toContain('fellmist.db.before-0001-formulas-and-larder.sql');
+  rmSync(folder, { recursive: true });
+});
+
+test('the demo household sets at least four formulas, one with two revisions, and sets them once', () => {
+  const db = openStore(':memory:', migrations, now);
+  seedLarder(db, shipped);
+  setTable(db, shipped, join(root, 'data/demo'));
+  setTable(db, shipped, join(root, 'data/demo'));
+  const counts = db
+    .prepare<[], { count: number }>('SELECT COUNT(*) AS count FROM revision GROUP BY formula_id')
+    .all()
+    .map(({ count }) => count);
+  expect(counts.length).toBeGreaterThanOrEqual(4);
+  expect(counts).toContain(2);
+  db.close();
+});

@@ -1,0 +1,72 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { analyse, readRecipeText, stockLarder } from '@fellmist/core';
+import { loadShippedLarder } from '@fellmist/data';
+import { runAnalyse, runRebuild } from '../src/door/door';
+
+const root = join(__dirname, '../..');
+const shipped = loadShippedLarder(join(root, 'data'));
+const loaf = join(root, 'data/demo/carrot-cardamom-loaf.txt');
+const folder = mkdtempSync(join(tmpdir(), 'fellmist-door-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function fileOf(name: string, text: string): string {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+}
+
+interface Described {
+  readonly title: string;
+  readonly lines: readonly { readonly foodId: string | null; readonly massG: number | null; readonly found: string | null }[];
+  readonly unresolved: readonly string[];
+  readonly totals: { readonly portion: Readonly<Record<string, number>> };
+  readonly consistency: { readonly word: string; readonly value: number };
+  readonly cautions: readonly { readonly text: string }[];
+}
+
+test('analyse says of a file what core says of its text', () => {
+  const said = runAnalyse(loaf, shipped) as Described;
+  const larder = stockLarder(shipped.foods);
+  const read = readRecipeText('Cake\nServes 2\n100 g plain flour\n10 g unobtainium', larder, 'us');
+  if (!read.ok) throw new Error(read.error);
+  const energy = analyse(read.formula, larder, []).views.portion.energyKcal;
+  expect(said).toMatchObject({ title: 'Carrot-cardamom loaf', consistency: { word: 'holds on the spoon' }, unresolved: [] });
+  expect(said.lines[0]).toMatchObject({ foodId: 'plain-flour', massG: 200, found: 'weighed' });
+  expect(runAnalyse(fileOf('cake.txt', 'Cake\nServes 2\n100 g plain flour\n10 g unobtainium'), shipped)).toMatchObject({
+    unresolved: ['10 g unobtainium'],
+    totals: { portion: { energyKcal: { atLeast: Number(energy.amount.toFixed(4)), unknownLines: 1 } } },
+  });
+});
+
+test('rebuild takes every proposal and prints both sides', () => {
+  const { original, rebuilt, accepted } = runRebuild(loaf, 'plain flour -> coconut flour', shipped) as {
+    original: Described;
+    rebuilt: Described;
+    accepted: readonly { rule: string }[];
+  };
+  expect(accepted.map(({ rule }) => rule)).toContain('wheat-coconut');
+  expect(Math.abs(rebuilt.consistency.value - original.consistency.value)).toBeLessThan(0.15);
+  expect(rebuilt.totals.portion['netCarbG']).toBeLessThan(original.totals.portion['netCarbG'] ?? 0);
+});
+
+test('bad input is one line on standard error and exit code 2, through the real command', () => {
+  const door = (...args: string[]) =>
+    spawnSync('node', [join(root, 'node_modules/tsx/dist/cli.mjs'), join(root, 'server/src/door/main.ts'), ...args], { cwd: root, encoding: 'utf8' });
+  const cases: readonly string[][] = [
+    ['analyse'],
+    ['analyse', join(folder, 'missing.txt')],
+    ['analyse', fileOf('empty.txt', '')],
+    ['analyse', fileOf('bad.jsonld', '{"@type":"Recipe"}')],
+    ['rebuild', loaf, '--swap', 'plain flour -> sawdust'],
+    ['rebuild', loaf, '--swap', 'nonsense'],
+  ];
+  for (const args of cases) {
+    const { status, stdout, stderr } = door(...args);
+    expect([args.slice(0, 1), status, stdout, stderr.trim().split('\n').length]).toEqual([args.slice(0, 1), 2, '', 1]);
+  }
+  const good = door('analyse', loaf);
+  expect([good.status, (JSON.parse(good.stdout) as Described).title]).toEqual([0, 'Carrot-cardamom loaf']);
+}, 60_000);

@@ -1,0 +1,60 @@
+import { type StoredFormula } from '@fellmist/contract';
+import { type Worksheet } from '@fellmist/core';
+import { benchActions, benchReducer, type BenchState, emptyBench } from './bench.feature';
+
+function sheet(title: string): Worksheet {
+  const formula = { title, portions: 1, portionWord: 'batch', measures: 'us' as const, parts: [], method: [], notes: [] };
+  return { original: formula, rebuild: formula, open: [], decisions: [] };
+}
+
+function stored(title: string, number: number): StoredFormula {
+  const revision = { id: `r${number}`, number, label: '', createdAt: '2026-11-24T10:00:00Z' };
+  return { id: 'f1', revision, revisions: [revision], worksheet: sheet(title) };
+}
+
+function after(...actions: Parameters<typeof benchReducer>[1][]): BenchState {
+  return actions.reduce<BenchState>(benchReducer, emptyBench);
+}
+
+const title = (state: BenchState): string | undefined => state.present?.rebuild.title;
+const [a, b, c, d] = ['a', 'b', 'c', 'd'].map(sheet) as [Worksheet, Worksheet, Worksheet, Worksheet];
+
+test('each change is a step back and forth; typing in one field is a single step', () => {
+  const changes = [
+    benchActions.placed({ sheet: a }),
+    benchActions.changed({ sheet: b, key: 'edit l1' }),
+    benchActions.changed({ sheet: c, key: 'edit l1' }),
+    benchActions.changed({ sheet: d }),
+  ];
+  const undone = after(...changes, benchActions.undo());
+  expect(title(undone)).toBe('c');
+  expect(title(benchReducer(undone, benchActions.undo()))).toBe('a');
+  expect(title(benchReducer(benchReducer(undone, benchActions.undo()), benchActions.redo()))).toBe('c');
+  expect(title(after(...changes, benchActions.undo(), benchActions.changed({ sheet: b }), benchActions.redo()))).toBe('b');
+});
+
+test('a stale save keeps mine on the bench and offers theirs; either choice loses neither', () => {
+  const theirs = stored('theirs', 2);
+  const stale = after(benchActions.opened({ stored: stored('mine before', 1) }), benchActions.changed({ sheet: b }), benchActions.saveStale({ current: theirs, label: 'x' }));
+  expect([title(stale), stale.conflict?.current]).toEqual(['b', theirs]);
+  const kept = benchReducer(stale, benchActions.keepMine());
+  expect([title(kept), kept.head?.id, kept.conflict]).toEqual(['b', 'r2', undefined]);
+  const taken = benchReducer(stale, benchActions.takeTheirs());
+  expect([title(taken), taken.saved === taken.present, title(benchReducer(taken, benchActions.undo()))]).toEqual(['theirs', true, 'b']);
+});
+
+test('a failed save loses nothing and keeps the request to send again as it was', () => {
+  const request = { revisionId: 'r', label: '', worksheet: b };
+  const failed = after(
+    benchActions.placed({ sheet: a }),
+    benchActions.changed({ sheet: b }),
+    benchActions.saveSent({ request, formulaId: undefined, headId: undefined }),
+    benchActions.saveFailed({ words: 'no answer' }),
+  );
+  expect([title(failed), failed.saving, failed.unanswered]).toEqual(['b', 'failed', request]);
+});
+
+test('a draft from an earlier visit opens as one undoable step above what is saved', () => {
+  const open = after(benchActions.opened({ stored: stored('saved', 1), draft: c }));
+  expect([title(open), open.fromDraft, title(benchReducer(open, benchActions.undo()))]).toEqual(['c', true, 'saved']);
+});
