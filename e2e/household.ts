@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, launch, type Page } from 'puppeteer-core';
 
-const root = join(__dirname, '..');
+/** The repository: tests and scripts run from its root. */
+const root = process.cwd();
 
 /** The built application on a port and data folder of its own. */
 export class Household {

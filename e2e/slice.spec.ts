@@ -120,6 +120,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     const label = '[aria-label="Amount of Sunflower oil"]';
     await page.click(label, { count: 3 });
     await page.keyboard.type('3');
+    await page.waitForFunction((before) => document.querySelector('[data-figure="energyKcal"]')?.firstChild?.textContent?.trim() !== before, { timeout: 5000 }, String(energy));
     const more = Number(await figure(page, 'energyKcal'));
     // Two tablespoons of oil more, 27.2 g at 8.84 kcal (USDA SR Legacy, from memory), over four portions.
     expect(more - energy).toBeCloseTo((2 * 14.787 * 0.92 * 8.84) / 4, -1);

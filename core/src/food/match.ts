@@ -22,19 +22,21 @@ interface Alias {
 }
 
 export interface FoodIndex {
-  readonly aliases: readonly Alias[];
+  /** The names that hold a word. */
+  readonly byWord: ReadonlyMap<string, readonly Alias[]>;
+  /** How telling a word is: the fewer foods have it, the more. */
   readonly rarity: ReadonlyMap<string, number>;
 }
 
 /** Makes the index that `matchFood` reads; build it once for a larder. */
 export function indexFoods(foods: readonly Food[]): FoodIndex {
   const aliases = foods.flatMap((food) => [food.name, ...food.synonyms].map((name) => ({ foodId: food.id, all: tellingWords(name, true), telling: tellingWords(name) })));
-  const seen = new Map<string, Set<string>>();
+  const byWord = new Map<string, Alias[]>();
   for (const alias of aliases) {
-    for (const word of alias.all) seen.set(word, (seen.get(word) ?? new Set<string>()).add(alias.foodId));
+    for (const word of new Set(alias.all)) byWord.set(word, [...(byWord.get(word) ?? []), alias]);
   }
-  const rarity = new Map([...seen].map(([word, ids]) => [word, Math.log(1 + foods.length / ids.size)]));
-  return { aliases, rarity };
+  const rarity = new Map([...byWord].map(([word, named]) => [word, Math.log(1 + foods.length / new Set(named.map(({ foodId }) => foodId)).size)]));
+  return { byWord, rarity };
 }
 
 function within(a: string, b: string, most: number): boolean {
@@ -57,24 +59,42 @@ function alike(a: string, b: string): number {
   return length >= 4 && a[0] === b[0] && within(a, b, 1) ? 0.9 : 0;
 }
 
-function weigh(index: FoodIndex, words: readonly string[], unknown: number): number {
-  return words.reduce((sum, word) => sum + (index.rarity.get(word) ?? unknown), 0);
+/** What a word nobody has heard of weighs. */
+const UNKNOWN_RARITY = 3;
+
+/** For each word of the query, the words of the index that are like it. */
+type Likenesses = ReadonlyMap<string, ReadonlyMap<string, number>>;
+
+function likenesses(index: FoodIndex, words: readonly string[]): Likenesses {
+  return new Map(
+    words.map((word) => {
+      const near = new Map<string, number>();
+      for (const known of index.rarity.keys()) {
+        const likeness = alike(word, known);
+        if (likeness > 0) near.set(known, likeness);
+      }
+      return [word, near];
+    }),
+  );
 }
 
-function similarity(index: FoodIndex, query: readonly string[], alias: readonly string[]): number {
-  const unknown = 3;
+function weigh(index: FoodIndex, words: readonly string[]): number {
+  return words.reduce((sum, word) => sum + (index.rarity.get(word) ?? UNKNOWN_RARITY), 0);
+}
+
+function similarity(index: FoodIndex, near: Likenesses, query: readonly string[], alias: readonly string[]): number {
   let shared = 0;
   const left = [...alias];
   for (const word of query) {
     let best = 0;
     let at = -1;
     left.forEach((candidate, i) => {
-      const likeness = alike(word, candidate);
+      const likeness = near.get(word)?.get(candidate) ?? 0;
       if (likeness > best) [best, at] = [likeness, i];
     });
-    if (at >= 0) shared += best * (index.rarity.get(left.splice(at, 1)[0] ?? '') ?? unknown);
+    if (at >= 0) shared += best * (index.rarity.get(left.splice(at, 1)[0] ?? '') ?? UNKNOWN_RARITY);
   }
-  const weight = weigh(index, query, unknown) + weigh(index, alias, unknown);
+  const weight = weigh(index, query) + weigh(index, alias);
   return weight > 0 ? (2 * shared) / weight : 0;
 }
 
@@ -86,10 +106,12 @@ export function matchFood(name: string, index: FoodIndex, most = 5): readonly Fo
   const all = tellingWords(name, true);
   const telling = tellingWords(name);
   if (telling.length === 0) return [];
+  const near = likenesses(index, all);
+  const candidates = new Set([...near.values()].flatMap((words) => [...words.keys()]).flatMap((word) => index.byWord.get(word) ?? []));
   const best = new Map<string, FoodMatch>();
-  for (const alias of index.aliases) {
-    const verbatim = similarity(index, all, alias.all);
-    const score = Math.min(Math.max(similarity(index, telling, alias.telling), verbatim), 1);
+  for (const alias of candidates) {
+    const verbatim = similarity(index, near, all, alias.all);
+    const score = Math.min(Math.max(similarity(index, near, telling, alias.telling), verbatim), 1);
     const before = best.get(alias.foodId);
     if (score > LEAST && (!before || score + verbatim > before.score + before.verbatim)) best.set(alias.foodId, { foodId: alias.foodId, score, verbatim });
   }

@@ -1,5 +1,5 @@
-import { kjFromKcal, type Larder, massSpread, type Nutrient, NUTRIENTS, saltFromSodium } from '../food';
-import { type Formula, allLines, type Line } from './formula';
+import { kjFromKcal, type Larder, massSpread, saltFromSodium, SUMMED } from '../food';
+import { allLines, type Formula } from './formula';
 
 /** A sum over lines. `gaps` names the lines whose share is unknown, so that `amount` is at least, not all. */
 export interface Sum {
@@ -22,67 +22,51 @@ export interface Totals {
   readonly figures: Figures;
 }
 
-const NET_PARTS: readonly Nutrient[] = ['carbohydrateG', 'fibreG', 'erythritolG', 'alluloseG'];
-
-interface Running {
-  amount: number;
-  variance: number;
-  readonly gaps: string[];
-}
-
-function addLine(run: Record<Nutrient | 'net', Running>, line: Line, larder: Larder): void {
-  const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-  const massG = line.massG;
-  if (massG === 0) return;
-  if (!food || massG === undefined) {
-    for (const running of Object.values(run)) running.gaps.push(line.id);
-    return;
-  }
-  const share = massG / 100;
-  const spread = massSpread(line.basis ?? 'weighed', food);
-  for (const nutrient of NUTRIENTS) {
-    const per100g = food.per100g[nutrient];
-    const running = run[nutrient];
-    if (per100g === undefined) running.gaps.push(line.id);
-    else {
-      running.amount += share * per100g;
-      running.variance += (share * per100g * spread) ** 2;
-    }
-  }
-  const [total, ...off] = NET_PARTS.map((part) => food.per100g[part]);
-  if (total === undefined || off.some((part) => part === undefined)) run.net.gaps.push(line.id);
-  if (total !== undefined) {
-    const net =
-      share *
-      Math.max(
-        off.reduce<number>((left, part) => left - (part ?? 0), total),
-        0,
-      );
-    run.net.amount += net;
-    run.net.variance += (net * spread) ** 2;
-  }
-}
-
 function scaleSum({ amount, sd, gaps }: Sum, by: number): Sum {
   return { amount: amount * by, sd: sd * by, gaps };
 }
 
+const NO_GAPS: readonly string[] = [];
+const PLACE = Object.fromEntries(SUMMED.map((key, i) => [key, i])) as Readonly<Record<(typeof SUMMED)[number], number>>;
+const ALL_UNKNOWN = (1 << SUMMED.length) - 1;
+
+/** Ids of the lines that a figure lacks, in the order of the lines. */
+function gapsOf(place: number, holes: readonly { readonly id: string; readonly unknown: number }[]): readonly string[] {
+  return holes.filter(({ unknown }) => (unknown >> place) & 1).map(({ id }) => id);
+}
+
 /**
- * Sums over the lines: grams x per-100-g, unknown values named as gaps and never taken as zero. Net carbohydrate here
- * is total carbohydrate less fibre, erythritol and allulose; where fibre is unknown nothing is taken off and the line is
- * named. Errors of the lines' masses are independent and add in quadrature.
+ * Sums over the lines: grams x figure per gram, unknown values named as gaps and never taken as zero. Net carbohydrate
+ * is total less fibre, erythritol and allulose. Errors of the lines' masses are independent and add in quadrature.
  */
 export function totalsOf(formula: Formula, larder: Larder): Totals {
-  const run = {} as Record<Nutrient | 'net', Running>;
-  for (const key of [...NUTRIENTS, 'net' as const]) run[key] = { amount: 0, variance: 0, gaps: [] };
-  let massG = 0;
+  const amounts = new Float64Array(SUMMED.length);
+  const variances = new Float64Array(SUMMED.length);
+  const holes: { id: string; unknown: number }[] = [];
   const unweighed: string[] = [];
+  let massG = 0;
   for (const line of allLines(formula)) {
-    if (line.massG === undefined) unweighed.push(line.id);
-    else massG += line.massG;
-    addLine(run, line, larder);
+    const ready = line.foodId === undefined ? undefined : larder.perGram.get(line.foodId);
+    const grams = line.massG;
+    if (grams === undefined) unweighed.push(line.id);
+    else massG += grams;
+    if (grams === 0) continue;
+    if (!ready || grams === undefined) {
+      holes.push({ id: line.id, unknown: ALL_UNKNOWN });
+      continue;
+    }
+    if (ready.unknown !== 0) holes.push({ id: line.id, unknown: ready.unknown });
+    const spread = massSpread(line.basis ?? 'weighed', larder.foods.get(line.foodId ?? ''));
+    for (let i = 0; i < amounts.length; i++) {
+      const share = grams * (ready.figures[i] ?? 0);
+      amounts[i] = (amounts[i] ?? 0) + share;
+      variances[i] = (variances[i] ?? 0) + (share * spread) ** 2;
+    }
   }
-  const sum = (key: Nutrient | 'net'): Sum => ({ amount: run[key].amount, sd: Math.sqrt(run[key].variance), gaps: run[key].gaps });
+  const sum = (key: (typeof SUMMED)[number]): Sum => {
+    const place = PLACE[key];
+    return { amount: amounts[place] ?? 0, sd: Math.sqrt(variances[place] ?? 0), gaps: holes.length === 0 ? NO_GAPS : gapsOf(place, holes) };
+  };
   const energy = sum('energyKcal');
   const sodium = sum('sodiumMg');
   const figures: Figures = {
@@ -92,7 +76,7 @@ export function totalsOf(formula: Formula, larder: Larder): Totals {
     fatG: sum('fatG'),
     saturatesG: sum('saturatesG'),
     carbohydrateG: sum('carbohydrateG'),
-    netCarbG: sum('net'),
+    netCarbG: sum('netCarbG'),
     fibreG: sum('fibreG'),
     sugarsG: sum('sugarsG'),
     polyolsG: sum('polyolsG'),
@@ -104,7 +88,9 @@ export function totalsOf(formula: Formula, larder: Larder): Totals {
 
 /** The same figures for a share of the batch (0.125 for one of eight portions). */
 export function shareOfFigures(figures: Figures, share: number): Figures {
-  return Object.fromEntries(Object.entries(figures).map(([key, sum]) => [key, scaleSum(sum, share)])) as Record<Figure, Sum>;
+  const scaled = {} as Record<Figure, Sum>;
+  for (const key in figures) scaled[key as Figure] = scaleSum(figures[key as Figure], share);
+  return scaled;
 }
 
 /** Per batch, per portion and per 100 g. Per 100 g is of the weighed yield where there is one, else of the raw mix. */

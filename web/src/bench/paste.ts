@@ -1,18 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import {
-  allLines,
-  changeLine,
-  type Formula,
-  type Line,
-  lineState,
-  type MeasureSystem,
-  type Mend,
-  mendLine,
-  readRecipeJsonLd,
-  readRecipeText,
-  worksheetFrom,
-} from '@fellmist/core';
+import { allLines, changeLine, type Formula, type Line, lineState, type MeasureSystem, type Mend, mendLine, readRecipeJsonLd, readRecipeText, worksheetFrom } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';

@@ -1,0 +1,115 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { allLines, analyse, changeLine, type Formula, mendLine, readRecipeText, stockLarder, totalsOf, viewsOf } from '@fellmist/core';
+import { loadShippedLarder } from '@fellmist/data';
+import { HyperFormula } from 'hyperformula';
+
+const root = process.cwd();
+const shipped = loadShippedLarder(join(root, 'data'));
+const larder = stockLarder(shipped.foods);
+
+function quantile(samples: readonly number[], share: number): number {
+  const sorted = [...samples].sort((a, b) => a - b);
+  return sorted[Math.min(Math.floor(sorted.length * share), sorted.length - 1)] ?? NaN;
+}
+
+function timeOf(act: (i: number) => void, rounds: number): number {
+  for (let i = 0; i < rounds / 4; i++) act(i);
+  const samples = Array.from({ length: rounds }, (_, i) => {
+    const from = performance.now();
+    act(i);
+    return performance.now() - from;
+  });
+  return quantile(samples, 0.5);
+}
+
+/** Size of what the first page loads: index.html, its scripts and styles, and what they import at once. */
+function firstLoad(): { raw: number; zipped: number } {
+  const folder = join(root, 'dist/web/browser');
+  const wanted = new Set(['index.html']);
+  const waiting = ['index.html'];
+  const files = new Set(readdirSync(folder));
+  for (let name = waiting.pop(); name !== undefined; name = waiting.pop()) {
+    const text = readFileSync(join(folder, name), 'utf8');
+    const found = name.endsWith('.html') ? text.matchAll(/(?:src|href)="([^":]+\.(?:js|css))"/g) : text.matchAll(/(?:from|import)"\.\/([^"]+\.js)"/g);
+    for (const [, next = ''] of found) {
+      if (!files.has(next) || wanted.has(next)) continue;
+      wanted.add(next);
+      if (next.endsWith('.js')) waiting.push(next);
+    }
+  }
+  const bodies = [...wanted].map((name) => readFileSync(join(folder, name)));
+  return { raw: bodies.reduce((sum, body) => sum + body.length, 0), zipped: bodies.reduce((sum, body) => sum + gzipSync(body).length, 0) };
+}
+
+/** Milliseconds from starting the server on an empty data folder to its first answer. */
+async function coldStart(): Promise<number> {
+  const folder = mkdtempSync(join(tmpdir(), 'fellmist-bench-'));
+  const from = performance.now();
+  const server = spawn('node', [join(root, 'dist/server/main.mjs')], {
+    env: { ...process.env, FELLMIST_ROOT: root, FELLMIST_DATA: folder, FELLMIST_PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const port = await new Promise<string>((resolve) => server.stdout.on('data', (words: Buffer) => resolve(/localhost:(\d+)/.exec(words.toString())?.[1] ?? '')));
+  await (await fetch(`http://127.0.0.1:${port}/api/larder`)).json();
+  const taken = performance.now() - from;
+  server.kill('SIGTERM');
+  await new Promise((resolve) => server.once('exit', resolve));
+  rmSync(folder, { recursive: true });
+  return taken;
+}
+
+function thirtyLines(): Formula {
+  const foods = shipped.foods.slice(0, 30).map(({ name }, i) => `${50 + i} g ${name}`);
+  const read = readRecipeText(`Thirty lines\nServes 12\n${foods.join('\n')}`, larder, 'us');
+  if (!read.ok) throw new Error(read.error);
+  return read.formula;
+}
+
+const NUTRIENTS = ['energyKcal', 'proteinG', 'fatG', 'saturatesG', 'carbohydrateG', 'fibreG', 'sugarsG', 'sodiumMg', 'polyolsG', 'erythritolG', 'alluloseG', 'waterG'] as const;
+
+/** The same sheet in a spreadsheet engine: 30 lines by 12 nutrients, summed per batch, per portion and per 100 g. */
+function spreadsheet(formula: Formula): HyperFormula {
+  const column = (i: number): string => String.fromCharCode(66 + i);
+  const lines = allLines(formula).map((line) => [line.massG ?? 0, ...NUTRIENTS.map((key) => larder.foods.get(line.foodId ?? '')?.per100g[key] ?? 0)]);
+  const last = lines.length;
+  const batch = [`=SUM(A1:A${last})`, ...NUTRIENTS.map((_, i) => `=SUMPRODUCT($A1:$A${last},${column(i)}1:${column(i)}${last})/100`)];
+  const portion = ['', ...NUTRIENTS.map((_, i) => `=${column(i)}${last + 1}/12`)];
+  const per100g = ['', ...NUTRIENTS.map((_, i) => `=${column(i)}${last + 1}*100/$A${last + 1}`)];
+  return HyperFormula.buildFromArray([...lines, batch, portion, per100g], { licenseKey: 'gpl-v3' });
+}
+
+const formula = thirtyLines();
+const lineId = allLines(formula)[4]?.id ?? '';
+const edited = (i: number): Formula =>
+  changeLine(formula, lineId, (line) => [mendLine(line, { kind: 'amount', amount: { value: 40 + (i % 50), unit: 'g' }, text: '' }, larder, 'us')]);
+const engine = spreadsheet(formula);
+const sheet = timeOf((i) => {
+  engine.setCellContents({ sheet: 0, row: 4, col: 0 }, 40 + (i % 50));
+  engine.getCellValue({ sheet: 0, row: 31, col: 1 });
+}, 400);
+const nutrition = timeOf((i) => {
+  const changed = edited(i);
+  viewsOf(changed, totalsOf(changed, larder));
+}, 4000);
+const whole = timeOf((i) => analyse(edited(i), larder, shipped.cautions), 4000);
+const recipe = readFileSync(join(root, 'data/demo/carrot-cardamom-loaf.txt'), 'utf8');
+const reading = timeOf(() => readRecipeText(recipe, larder, 'uk'), 40);
+const size = firstLoad();
+const starts = [await coldStart(), await coldStart(), await coldStart()];
+
+const rows: readonly (readonly [string, string])[] = [
+  ['first load, raw', `${(size.raw / 1000).toFixed(0)} kB`],
+  ['first load, gzipped (aim under 250 kB)', `${(size.zipped / 1000).toFixed(0)} kB`],
+  ['cold start of the server to its first answer (aim under 1 s)', `${quantile(starts, 0.5).toFixed(0)} ms`],
+  ['one edit of a 30-line formula to its nutrition', `${(nutrition * 1000).toFixed(1)} µs`],
+  ['one edit of a 30-line formula to the whole analysis', `${(whole * 1000).toFixed(1)} µs`],
+  ['the same edit in the spreadsheet engine', `${(sheet * 1000).toFixed(1)} µs`],
+  ['spreadsheet / nutrition', `${(sheet / nutrition).toFixed(1)} times`],
+  ['spreadsheet / whole analysis', `${(sheet / whole).toFixed(1)} times`],
+  ['reading a pasted recipe of 14 lines', `${reading.toFixed(2)} ms`],
+];
+for (const [name, figure] of rows) process.stdout.write(`${name.padEnd(62)} ${figure}\n`);

@@ -1,0 +1,66 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Browser, type Page } from 'puppeteer-core';
+import { Household, openBrowser, openPage, press, sees } from './household';
+
+interface View {
+  readonly name: string;
+  readonly path: string;
+  readonly width?: number;
+  readonly height?: number;
+  readonly theme?: 'dark';
+  /** What is done on the page before the picture is taken. */
+  readonly act?: (page: Page) => Promise<void>;
+}
+
+async function openLoaf(page: Page): Promise<void> {
+  await press(page, 'Carrot-cardamom loaf');
+  await page.waitForSelector('.rebuilt .row');
+}
+
+async function swapFlour(page: Page): Promise<void> {
+  await press(page, 'Buckwheat drop scones');
+  await page.waitForSelector('.rebuilt .row');
+  await press(page, 'Swap Plain wheat flour');
+  await page.waitForSelector('fm-swap-panel .offer');
+}
+
+/** The main views, from the demo household, as docs/screenshots holds them. */
+const VIEWS: readonly View[] = [
+  { name: 'shelf', path: '/shelf' },
+  { name: 'larder', path: '/larder' },
+  {
+    name: 'paste',
+    path: '/bench/paste',
+    act: async (page) => {
+      await press(page, 'Try it with plain muffins');
+      await sees(page, 'What Fellmist reads');
+    },
+  },
+  { name: 'bench', path: '/shelf', act: openLoaf },
+  { name: 'bench-dark', path: '/shelf', theme: 'dark', act: openLoaf },
+  { name: 'bench-phone', path: '/shelf', width: 390, height: 844, act: openLoaf },
+  { name: 'swap', path: '/shelf', act: swapFlour },
+];
+
+async function take(browser: Browser, url: string, folder: string, view: View): Promise<void> {
+  const { page } = await openPage(browser, `${url}/shelf`, view.width, view.height);
+  if (view.theme) await page.evaluate((theme) => localStorage.setItem('fellmist.theme', theme), view.theme);
+  await page.goto(url + view.path, { waitUntil: 'networkidle0' });
+  await view.act?.(page);
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: join(folder, `${view.name}.png`) as `${string}.png` });
+  await page.close();
+}
+
+const [folder = 'docs/screenshots', ...names] = process.argv.slice(2);
+const household = new Household(true);
+await household.open();
+const browser = await openBrowser();
+try {
+  mkdirSync(folder, { recursive: true });
+  for (const view of VIEWS) if (names.length === 0 || names.includes(view.name)) await take(browser, household.url, folder, view);
+} finally {
+  await browser.close();
+  await household.dispose();
+}
