@@ -11,6 +11,7 @@ const doubtCode = z.enum([
   'food-guessed',
   'food-unknown',
   'range',
+  'heaped',
   'word-amount',
   'dash-before-amount',
   'sum',

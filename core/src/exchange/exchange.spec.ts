@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { loadShippedLarder } from '@fellmist/data';
 import fc from 'fast-check';
 import { stockLarder } from '../food';
-import { allLines, type Formula, lineState } from '../formula';
+import { allLines, type Formula, lineState, totalsOf } from '../formula';
 import { readRecipeJsonLd, readRecipeText, readYield, writeRecipeJsonLd } from './index';
 
 const larder = stockLarder(loadShippedLarder(join(__dirname, '../../../data')).foods);
@@ -53,6 +53,14 @@ describe('a recipe as people keep it', () => {
     ]);
     expect(formula.method).toEqual(['Heat the oven to 180 °C.', 'Mix 200 g of it first, then the rest.']);
     expect(formula.notes).toEqual(['Prep time: 20 mins']);
+  });
+
+  test('a yield in the title, a rule between sections, a method on its heading’s line and short sizes are understood', () => {
+    const read = formulaOf('Hotcakes (serves 3-4)\n* 2 lg eggs\nsea salt, to finish\n---\nMethod: Whisk and fry.');
+    expect([read.title, read.portions, read.method]).toEqual(['Hotcakes', 3, ['Whisk and fry.']]);
+    expect(allLines(read).map(({ massG }) => massG)).toEqual([100, undefined]);
+    const { figures } = totalsOf(read, larder);
+    expect([figures.energyKcal.gaps, figures.sodiumMg.gaps]).toEqual([[], ['l2']]);
   });
 
   test('a weight in brackets wins over a cup, a can is opened, a slash gives the same amount twice', () => {

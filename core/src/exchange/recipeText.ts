@@ -11,6 +11,8 @@ export const MOST_LINES = 400;
 const LONG_LINE = 140;
 
 const METHOD_HEADING = /^(?:#+\s*)?(?:method|directions?|instructions?|steps?|preparation|procedure|how to make(?: it)?|to make)\s*:?\s*$/i;
+/** "Method: melt the butter": the heading and the first step in one line. */
+const METHOD_LEAD = /^(?:method|directions?|instructions?|procedure)\s*:\s*(\S.*)$/i;
 const INGREDIENT_HEADING = /^(?:#+\s*)?(?:ingredients?(?: list)?|you(?:'|’)?(?:ll| will) need|what you need)\s*:?\s*$/i;
 const NOTES_HEADING = /^(?:#+\s*)?(?:notes?|tips?|nutrition(?:al)?(?: information| facts)?)\s*:?\s*$/i;
 const TIMES =
@@ -148,10 +150,17 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
   lines.forEach((raw, index) => {
     const line = stripBullet(raw);
     if (index === 0 && looksLikeTitle(line, larder)) {
-      out.title = line.replace(/^#+\s*/, '').slice(0, 120);
+      const plain = line.replace(/^#+\s*/, '');
+      const aside = /^(.+?)\s*[([]([^()[\]]+)[)\]]$/.exec(plain);
+      out.portions = aside?.[2] ? readYield(aside[2]) : undefined;
+      out.title = (out.portions && aside?.[1] ? aside[1] : plain).slice(0, 120);
       return;
     }
-    if (METHOD_HEADING.test(line)) place.section = 'method';
+    const told = METHOD_LEAD.exec(line);
+    if (told?.[1]) {
+      place.section = 'method';
+      out.method.push(told[1]);
+    } else if (METHOD_HEADING.test(line)) place.section = 'method';
     else if (INGREDIENT_HEADING.test(line)) place.section = 'ingredients';
     else if (NOTES_HEADING.test(line)) place.section = 'notes';
     else sort(raw, line, out, place, larder);
@@ -190,7 +199,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     .replace(/\r\n?/g, '\n')
     .split('\n')
     .map((line) => line.replace(/[\u0000-\u001f\u00a0\u2028\u2029]+/g, ' ').trim())
-    .filter((line) => line !== '');
+    .filter((line) => /[\p{L}\p{N}]/u.test(line));
   if (lines.length > MOST_LINES) return { ok: false, error: `These are ${lines.length} lines; up to ${MOST_LINES} can be read. Paste one recipe at a time.` };
   const found = gather(lines, larder);
   let count = 0;

@@ -7,6 +7,8 @@ export interface GramFigures {
   readonly figures: Float64Array;
   /** Bit i is set where figure i is unknown. */
   readonly unknown: number;
+  /** Bit i is set where figure i is unknown or above zero: what an unknown amount of the food leaves open. */
+  readonly open: number;
 }
 
 /** What is added up over the lines of a formula: every nutrient, and net carbohydrate. */
@@ -40,7 +42,8 @@ function gramFigures({ per100g }: Food): GramFigures {
       NET_LESS.reduce((left, part) => left - (per100g[part] ?? 0), per100g.carbohydrateG ?? 0),
       0,
     ) / 100;
-  return { figures, unknown };
+  const open = figures.reduce((bits, figure, i) => (figure > 0 ? bits | (1 << i) : bits), unknown);
+  return { figures, unknown, open };
 }
 
 export function stockLarder(foods: readonly Food[]): Larder {

@@ -4,7 +4,7 @@ const SAID_IN_PASSING = new Set(
   fresh freshly ripe large small medium big extra organic natural pure quality best finely roughly coarsely thinly chopped grated shredded sliced diced minced mashed crushed
   sifted beaten whisked separated peeled cored pitted deseeded softened soft cold chilled warm hot boiling lukewarm tepid room temperature melted cooled toasted roasted blanched
   unsalted salted optional needed taste serve serving dusting greasing frying brushing finish divided packed firmly lightly loosely spooned leveled levelled drained rinsed dried
-  very ground squeezed free range freerange washed halved quartered cubed squeeze piece pieces weight ml g oz plain-tasting unwaxed premium regular standard sized size active`
+  very ground squeezed free range freerange washed halved quartered cubed squeeze piece pieces weight ml g oz plain-tasting unwaxed premium regular standard sized size active xl lg lge med sm`
     .split(/\s+/)
     .filter(Boolean),
 );

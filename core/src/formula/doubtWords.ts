@@ -4,6 +4,7 @@ const WORDS: Readonly<Record<DoubtCode, string>> = {
   'food-guessed': 'The food is a guess',
   'food-unknown': 'No food on the shelf has this name; choose one, or it stays a gap in the totals',
   range: 'A range: the middle is used',
+  heaped: 'A heaped measure is taken as one and a half level ones',
   'word-amount': 'The amount was read from a word',
   'dash-before-amount': 'A dash touches the figure; it was read as a list mark, not as a minus',
   sum: 'Two amounts were added up',

@@ -5,6 +5,7 @@ export type DoubtCode =
   | 'food-guessed'
   | 'food-unknown'
   | 'range'
+  | 'heaped'
   | 'word-amount'
   | 'dash-before-amount'
   | 'sum'

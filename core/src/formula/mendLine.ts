@@ -11,7 +11,7 @@ export type Mend =
 export type TypedAmount = { readonly amount: Amount; readonly text: string } | { readonly error: string };
 
 const FOOD_DOUBTS: readonly DoubtCode[] = ['food-guessed', 'food-unknown', 'alternative'];
-const AMOUNT_DOUBTS: readonly DoubtCode[] = ['range', 'word-amount', 'dash-before-amount', 'sum', 'comma', 'no-amount', 'unit-unknown', 'two-amounts'];
+const AMOUNT_DOUBTS: readonly DoubtCode[] = ['range', 'heaped', 'word-amount', 'dash-before-amount', 'sum', 'comma', 'no-amount', 'unit-unknown', 'two-amounts'];
 
 /** The most one line may weigh or measure, in its own unit: beyond it a slip of the keyboard is likelier than a cake. */
 export const MOST_AMOUNT = 1_000_000;
@@ -48,7 +48,7 @@ export function mendLine(line: Line, mend: Mend, larder: Larder, measures: Measu
 }
 
 /** Doubts that only inform; any other doubt asks to be looked at. */
-const INFORMING: readonly DoubtCode[] = ['range', 'sum', 'two-amounts'];
+const INFORMING: readonly DoubtCode[] = ['range', 'heaped', 'sum', 'two-amounts'];
 
 export type LineState = 'sure' | 'unsure' | 'gap';
 

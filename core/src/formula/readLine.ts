@@ -4,7 +4,8 @@ import { type Doubt, type Line } from './formula';
 
 const BULLET = /^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s)|\[[ x]?\]|\d{1,2}\s*[.)](?=\s))\s*/;
 const OF_A_FRUIT = /^((?:finely\s+)?(?:grated\s+)?(juice|zest|rind|peel)(?:\s+and\s+(?:juice|zest))?)\s+(?:of|from)\s+(.*)$/i;
-const SIZE = /\b(extra[ -]large|small|medium|large)\b/i;
+const SIZE = /\b(extra[ -]large|small|medium|large|xl|lge?|med|sm)\b/i;
+const SHORT_SIZES: Readonly<Record<string, string>> = { xl: 'extra large', lg: 'large', lge: 'large', med: 'medium', sm: 'small' };
 /** "Pinch of salt": one of it, though nobody wrote the one. */
 const BARE_MEASURE = /^(?:pinch|dash|knob|handful|drop|sprinkle)\b(?=\s+of\b)/i;
 const CONTAINERS = /^(?:cans?|tins?|packets?|sachets?|packs?|packages?|pkg|jars?|tubs?|cartons?|pots?|bars?|blocks?)\b\.?\s*(?:of\s+)?/i;
@@ -156,7 +157,8 @@ export function readLine(text: string, id: string, larder: Larder, measures: Mea
   const named = nameAndFood(found.rest, larder);
   const best = named.matches[0];
   const food = best && best.score >= LIKELY ? larder.foods.get(best.foodId) : undefined;
-  const size = SIZE.exec(found.rest)?.[1]?.toLowerCase().replace('-', ' ');
+  const said = SIZE.exec(found.rest)?.[1]?.toLowerCase().replace('-', ' ');
+  const size = said && (SHORT_SIZES[said] ?? said);
   const line: Line = {
     id,
     text: text.trim(),

@@ -36,7 +36,8 @@ function gapsOf(place: number, holes: readonly { readonly id: string; readonly u
 }
 
 /**
- * Sums over the lines: grams x figure per gram, unknown values named as gaps and never taken as zero. Net carbohydrate
+ * Sums over the lines: grams x figure per gram, unknown values named as gaps and never taken as zero; salt to taste
+ * leaves the energy known and the sodium open. Net carbohydrate
  * is total less fibre, erythritol and allulose. Errors of the lines' masses are independent and add in quadrature.
  */
 export function totalsOf(formula: Formula, larder: Larder): Totals {
@@ -52,7 +53,7 @@ export function totalsOf(formula: Formula, larder: Larder): Totals {
     else massG += grams;
     if (grams === 0) continue;
     if (!ready || grams === undefined) {
-      holes.push({ id: line.id, unknown: ALL_UNKNOWN });
+      holes.push({ id: line.id, unknown: ready ? ready.open : ALL_UNKNOWN });
       continue;
     }
     if (ready.unknown !== 0) holes.push({ id: line.id, unknown: ready.unknown });

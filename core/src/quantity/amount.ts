@@ -9,7 +9,7 @@ export interface Amount {
   readonly unit: string;
 }
 
-export type AmountDoubt = 'range' | 'word-amount' | 'dash-before-amount' | 'sum' | 'comma';
+export type AmountDoubt = 'range' | 'heaped' | 'word-amount' | 'dash-before-amount' | 'sum' | 'comma';
 
 export interface ReadAmount {
   readonly amount: Amount;
@@ -62,11 +62,23 @@ export function readNumber(text: string): number | undefined {
   return Number.isFinite(number) ? number : undefined;
 }
 
-function takeUnit(text: string): { unit: Unit | undefined; rest: string } {
-  const match = /^\s*(fl\.?\s*oz|fluid\s+(?:oz|ounces?)|(?:tea|table)\s+spoons?|[a-zA-Z]+)\b\.?\s*(?:of\s+)?/.exec(text);
-  if (!match?.[1]) return { unit: undefined, rest: text.trimStart() };
-  const unit = unitByWord(match[1].replace(/\s+/g, ' '));
-  return unit ? { unit, rest: text.slice(match[0].length) } : { unit: undefined, rest: text.trimStart() };
+/** A heaped spoon or cup holds about half as much again as a level one [common practice]. */
+const HEAPED = 1.5;
+
+interface TakenUnit {
+  readonly unit: Unit | undefined;
+  readonly rest: string;
+  readonly heaped: boolean;
+}
+
+/** The unit at the start of a text, past a word such as "level" or "heaped" before it. */
+function takeUnit(text: string): TakenUnit {
+  const said = /^\s*(heap(?:ed|ing)|level(?:l?ed)?|rounded|scant|generous|good|full)\s+(?=[a-z])/i.exec(text);
+  const body = said ? text.slice(said[0].length) : text;
+  const match = /^\s*(fl\.?\s*oz|fluid\s+(?:oz|ounces?)|(?:tea|table)\s+spoons?|[a-zA-Z]+)\b\.?\s*(?:of\s+)?/.exec(body);
+  const unit = match?.[1] ? unitByWord(match[1].replace(/\s+/g, ' ')) : undefined;
+  if (!unit || !match) return { unit: undefined, rest: text.trimStart(), heaped: false };
+  return { unit, rest: body.slice(match[0].length), heaped: /^heap/i.test(said?.[1] ?? '') };
 }
 
 function readFigures(text: string): { value: number; high?: number; length: number; word: boolean } | undefined {
@@ -107,8 +119,10 @@ export function readAmount(line: string): ReadAmount | undefined {
   const first = takeUnit(body.slice(figures.length));
   if (figures.word && !first.unit) doubts.push('word-amount');
   if (figures.high !== undefined) doubts.push('range');
-  let value = figures.value * factor;
-  const high = figures.high === undefined ? undefined : figures.high * factor;
+  if (first.heaped) doubts.push('heaped');
+  const scale = factor * (first.heaped ? HEAPED : 1);
+  let value = figures.value * scale;
+  const high = figures.high === undefined ? undefined : figures.high * scale;
   let rest = first.rest;
   const plus = /^(?:plus|\+|and)\s+/i.exec(rest);
   if (plus && first.unit && high === undefined) {

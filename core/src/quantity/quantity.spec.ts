@@ -41,6 +41,9 @@ describe('amounts as people write them', () => {
     ['8 fl. oz milk', 8, 'floz', 'milk'],
     ['1 cup plus 2 tbsp milk', 1.125, 'cup', 'milk'],
     ['.5 oz yeast', 0.5, 'oz', 'yeast'],
+    ['2 level tsp salt', 2, 'tsp', 'salt'],
+    ['1 heaped tbsp ginger', 1.5, 'tbsp', 'ginger'],
+    ['2 full fat yogurts', 2, 'piece', 'full fat yogurts'],
   ])('%s', (text, value, unit, rest) => {
     const read = readAmount(text);
     expect(read?.amount.value).toBeCloseTo(value, 9);
