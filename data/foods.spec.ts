@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { checkComposition, type Food, matchFood, readLine, stockLarder } from '@fellmist/core';
+import { join } from 'node:path';
+import { checkComposition, type Food, matchFood, readLine, type RoleName, stockLarder } from '@fellmist/core';
 import Papa from 'papaparse';
 import { loadShippedLarder } from './load';
 
@@ -13,38 +14,39 @@ function food(id: string): Food {
 }
 
 /** Rows that fail a composition check, and why they may. */
-const EXCEPTIONS: Readonly<Record<string, string>> = {
-  chia: 'USDA counts the energy of seeds with factors of its own, near 4 kcal for a gram of their fibre',
-  honey: 'USDA counts 3.68 kcal for a gram of honey’s carbohydrate',
-  raspberries: 'USDA counts 3.6 kcal for a gram of a fruit’s carbohydrate, fibre included',
-  blackcurrants: 'fibre is unknown, so the factors give an upper bound',
-  lemon: 'USDA counts 2.48 kcal for a gram of lemon’s carbohydrate, much of which is acid',
-  'lemon-juice': 'USDA counts 2.7 kcal for a gram of lemon juice’s carbohydrate, much of which is acid',
-  'lemon-zest': 'USDA counts a fruit peel’s carbohydrate low',
-  'orange-zest': 'USDA counts a fruit peel’s fibre high',
-  'black-beans': 'USDA counts 4.07 kcal for a gram of a pulse’s carbohydrate, fibre included',
-  cocoa: 'USDA counts 1.33 kcal for a gram of cocoa’s carbohydrate and 1.83 for its protein',
-  'chocolate-chips': 'USDA counts chocolate’s carbohydrate low, as cocoa’s',
-  'baking-powder': 'its carbohydrate by difference is mostly acid salts',
-  'cider-vinegar': 'acetic acid carries energy and is not among the parts',
-};
+const exceptions = Papa.parse<{ id: string; reason: string }>(readFileSync(join(__dirname, 'composition-exceptions.csv'), 'utf8'), { header: true, skipEmptyLines: true }).data;
 
 describe('the shipped foods', () => {
   test('every row holds the composition checks of its kind, or is named with its reason', () => {
     const faulty = shipped.foods.filter(({ per100g }) => checkComposition(per100g).length > 0).map(({ id }) => id);
-    expect(faulty.sort()).toEqual(Object.keys(EXCEPTIONS).sort());
+    expect(faulty.sort()).toEqual(exceptions.map(({ id }) => id).sort());
+    expect(exceptions.filter(({ reason }) => reason.length < 20)).toEqual([]);
   });
 
-  test('there are at least eighty, each with a source, a way to weigh a spoon or piece, and a thirst or an open "unknown"', () => {
-    expect(shipped.foods.length).toBeGreaterThanOrEqual(80);
-    for (const { id, densityGPerMl, measuresG, thirst, thirstSource, source } of shipped.foods) {
-      expect([id, source.length > 0, densityGPerMl !== undefined || Object.keys(measuresG).length > 0, thirst !== undefined || thirstSource === 'unknown']).toEqual([
-        id,
-        true,
-        true,
-        true,
-      ]);
+  test('there are at least 260, each with a source, a way to weigh a spoon or piece, and a thirst with its mark and spread or none', () => {
+    expect(shipped.foods.length).toBeGreaterThanOrEqual(260);
+    for (const { id, densityGPerMl, measuresG, thirst, source } of shipped.foods) {
+      expect([id, source.length > 0, densityGPerMl !== undefined || Object.keys(measuresG).length > 0]).toEqual([id, true, true]);
+      const isSpread = !thirst || thirst.gPerG === 0 || (thirst.sd > 0 && thirst.sd < thirst.gPerG);
+      expect([id, isSpread, thirst?.source === '']).toEqual([id, true, false]);
     }
+    expect(shipped.foods.filter(({ thirst }) => !thirst).map(({ id }) => id)).toEqual(['gelatine', 'agar']);
+  });
+
+  test('sugars and polyols told apart never exceed their sums', () => {
+    const sum = (parts: Readonly<Record<string, number>> | undefined): number => Object.values(parts ?? {}).reduce((total, part) => total + part, 0);
+    for (const { id, per100g, sugarsBy, polyolsBy } of shipped.foods) {
+      expect([id, sum(sugarsBy) <= (per100g.sugarsG ?? 100) + 0.6, sum(polyolsBy) + (per100g.erythritolG ?? 0) <= (per100g.polyolsG ?? 100) + 0.1]).toEqual([id, true, true]);
+    }
+  });
+
+  // Molar masses from the IUPAC atomic weights: NaHCO3 84.007, KHC4H4O6 188.18, citric acid 192.12, NH4HCO3 79.056 g/mol.
+  test('what is stoichiometry is exact', () => {
+    const amount = (id: string, role: RoleName): number | undefined => food(id).roles[role]?.amount;
+    expect(amount('baking-soda', 'base')).toBeCloseTo(100_000 / 84.007, 0);
+    expect(amount('cream-of-tartar', 'acid')).toBeCloseTo(100_000 / 188.18, 0);
+    expect(amount('citric-acid', 'acid')).toBeCloseTo((3 * 100_000) / 192.12, 0);
+    expect(amount('ammonium-bicarbonate', 'co2')).toBeCloseTo(100_000 / 79.056, 0);
   });
 
   test('both kitchens’ words find the same food', () => {
@@ -103,42 +105,45 @@ describe('against the Indian Food Composition Tables 2017', () => {
     banana: 'E012',
     dates: 'E019',
     'sunflower-oil': 'T012',
+    quinoa: 'A009',
+    'lentils-dry': 'B013',
+    'green-peas': 'D061',
+    spinach: 'C033',
+    'red-pepper': 'D034',
+    cauliflower: 'D036',
+    pumpkin: 'D065',
+    tomato: 'D074',
+    avocado: 'E007',
+    blackberries: 'E013',
+    cherries: 'E014',
+    grapes: 'E022',
+    mango: 'E036',
+    orange: 'E047',
+    peach: 'E050',
+    pear: 'E051',
+    pineapple: 'E053',
+    plum: 'E054',
+    pomegranate: 'E055',
+    raisins: 'E057',
+    'potato-mashed': 'F006',
+    'sweet-potato': 'F013',
+    cardamom: 'G020',
+    cloves: 'G023',
+    'poppy-seeds': 'G032',
+    turmeric: 'G033',
+    cashews: 'H005',
+    'coconut-fresh': 'H007',
+    peanuts: 'H012',
+    'pine-nuts': 'H017',
+    pistachios: 'H018',
+    'peanut-oil': 'T005',
   };
 
-  const WHY: Readonly<Record<string, string>> = {
-    'whole-wheat-flour fat': 'atta is sifted of some germ',
-    'whole-wheat-flour protein': 'Jones factor 5.83 there, 6.25 by the flour standard here; harder wheat',
-    'sorghum-flour fat': 'Indian jowar is leaner than the US grain',
-    'sorghum-flour protein': 'another variety',
-    'rice-flour protein': 'table rice there, ground broken rice here',
-    'rice-flour fat': 'milled table rice there; ground broken rice keeps more bran here',
-    'egg-yolk carbohydrate': 'not given for eggs there (0)',
-    'semolina carbohydrate': 'fibre there is 9.7 g, by a method that counts resistant starch; 3.9 g here',
-    'semolina protein': 'durum of another origin',
-    'almond-flour carbohydrate': 'whole kernels there, with 13 g of fibre counted in the skin; blanched here',
-    'almond-flour energy': 'Indian kernels hold 58 g of fat against 52 g here, beyond tolerance with its kJ factors',
-    'almond-flour protein': 'Jones factor 5.18 there',
-    'walnuts carbohydrate': 'fibre measured 5.4 g there, 6.7 g here; the rest by difference',
-    'sesame-seeds protein': 'hulled white seed there, whole here',
-    'sesame-seeds carbohydrate': 'hulled white seed there, whole here',
-    'sesame-seeds fat': 'hulled white seed there, whole here',
-    'sunflower-seeds carbohydrate': 'fibre 10.8 g there',
-    'ground-flax fat': 'linseed of another variety: 35.7 g there',
-    'ground-flax carbohydrate': 'fibre 26.2 g there; US total carbohydrate is lower',
-    'ground-flax energy': 'less fat and no energy for insoluble fibre there',
-    'egg-white energy': 'USDA reckons 4.36 kcal for a gram of egg protein',
-    'whole-milk fat': 'cow’s milk as milked there, standardised to 3.25 % here',
-    'whole-milk energy': 'cow’s milk as milked there, standardised to 3.25 % here',
-    'carrot energy': 'available carbohydrate 5.6 g there, 6.8 g here',
-    'carrot carbohydrate': 'fibre 4.2 g there, 2.8 g here',
-    'courgette energy': 'wetter and with some sugars here',
-    'beetroot energy': 'available carbohydrate 6.2 g there, 6.8 g here',
-    'beetroot carbohydrate': 'sugar content follows the season',
-    'banana carbohydrate': 'a riper, starchier cultivar there',
-    'banana energy': 'a riper, starchier cultivar there',
-    'sunflower-oil energy': 'energy of oils is not given there (0)',
-    'dates protein': 'processed dates there',
-  };
+  const reasons = Papa.parse<{ food_id: string; figure: string; reason: string }>(readFileSync(join(__dirname, 'ifct-differences.csv'), 'utf8'), {
+    header: true,
+    skipEmptyLines: true,
+  }).data;
+  const why = new Set(reasons.flatMap(({ food_id, figure, reason }) => (reason.length > 10 ? [`${food_id} ${figure}`] : [])));
 
   test.each(Object.entries(PAIRS))('%s', (id, code) => {
     const row = rows.find((cells) => cells[0] === code);
@@ -152,7 +157,7 @@ describe('against the Indian Food Composition Tables 2017', () => {
     ] as const;
     for (const [name, ours, theirs, slack] of compared) {
       const far = !(Math.abs(ours - theirs) <= Math.max(0.15 * theirs, slack));
-      expect([id, name, ours, theirs, far && WHY[`${id} ${name}`] === undefined]).toEqual([id, name, ours, theirs, false]);
+      expect([id, name, ours, theirs, far && !why.has(`${id} ${name}`)]).toEqual([id, name, ours, theirs, false]);
     }
   });
 });

@@ -6,5 +6,5 @@ import { readCautions, readFoodTable, readSwapRules } from '@fellmist/contract/t
 /** The shipped foods, swap rules and cautions, read from the tables in `folder` (this folder of the repository). */
 export function loadShippedLarder(folder: string): LarderPayload {
   const read = (name: string): string => readFileSync(join(folder, name), 'utf8');
-  return { foods: readFoodTable(read('foods.csv')), rules: readSwapRules(read('swap-rules.json')), cautions: readCautions(read('cautions.json')) };
+  return { foods: readFoodTable(read('foods.csv'), read('roles.csv')), rules: readSwapRules(read('swap-rules.json')), cautions: readCautions(read('cautions.json')) };
 }

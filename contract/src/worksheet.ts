@@ -43,7 +43,7 @@ export const lineSchema = z.strictObject({
   melted: z.boolean().optional(),
   foodId: z.string().max(80).optional(),
   massG: mass.optional(),
-  basis: z.enum(['weighed', 'entered', 'piece', 'density', 'custom']).optional(),
+  basis: z.enum(['weighed', 'entered', 'own-piece', 'own-density', 'piece', 'density', 'custom']).optional(),
   doubts: z.array(z.strictObject({ code: doubtCode, detail: text.optional() })).max(20),
   origin: origin.optional(),
 }) satisfies z.ZodType<Line>;

@@ -4,5 +4,6 @@ export * from './role';
 export * from './formula';
 export * from './swap';
 export * from './safety';
+export * from './cost';
 export * from './exchange';
 export * from './analysis';

@@ -1,116 +1,190 @@
-import { ALLERGENS, type Allergen, type Food, FOOD_KINDS } from '@fellmist/core';
+import { ALLERGENS, type Food, FOOD_KINDS, type Nutrient, POLYOLS, type RoleName, type Roles, type RoleValue, ROLE_NAMES, SUGARS, type Thirst } from '@fellmist/core';
 import Papa from 'papaparse';
 import * as z from 'zod';
+import { choices, figure, known, list, pairs, split, words } from './cells';
 
-const list = z.string().transform((cell) =>
-  cell
-    .split('|')
-    .map((word) => word.trim())
-    .filter(Boolean),
+/** The column of each figure per 100 g; the rest of the columns are named in `row` below. */
+export const FIGURE_COLUMNS: Readonly<Record<Nutrient, string>> = {
+  energyKcal: 'energy_kcal',
+  waterG: 'water_g',
+  proteinG: 'protein_g',
+  fatG: 'fat_g',
+  saturatesG: 'saturates_g',
+  transG: 'trans_g',
+  carbohydrateG: 'carbohydrate_g',
+  fibreG: 'fibre_g',
+  starchG: 'starch_g',
+  sugarsG: 'sugars_g',
+  addedSugarsG: 'added_sugars_g',
+  polyolsG: 'polyols_g',
+  erythritolG: 'erythritol_g',
+  alluloseG: 'allulose_g',
+  ashG: 'ash_g',
+  alcoholG: 'alcohol_g',
+  sodiumMg: 'sodium_mg',
+  cholesterolMg: 'cholesterol_mg',
+  calciumMg: 'calcium_mg',
+  ironMg: 'iron_mg',
+  potassiumMg: 'potassium_mg',
+  vitaminDUg: 'vitamin_d_ug',
+};
+
+const MOST: Readonly<Partial<Record<Nutrient, number>>> = { energyKcal: 1000, vitaminDUg: 1000 };
+const figures = Object.fromEntries(
+  (Object.entries(FIGURE_COLUMNS) as [Nutrient, string][]).map(([nutrient, column]) => [column, figure(MOST[nutrient] ?? (nutrient.endsWith('Mg') ? 100_000 : 100))]),
 );
-/** An empty cell is unknown, never zero. */
-const figure = z
-  .string()
-  .trim()
-  .refine((cell) => cell === '' || (/^\d+(\.\d+)?$/.test(cell) && Number.isFinite(Number(cell))), 'must be a number of zero or more, or empty for unknown')
-  .transform((cell) => (cell === '' ? undefined : Number(cell)));
-
-const measures = z.string().transform((cell, context) => {
-  const pairs = cell
-    .split('|')
-    .filter(Boolean)
-    .map((pair) => pair.split('='));
-  if (pairs.some(([word, grams]) => !word || !(Number(grams) > 0))) context.addIssue('must be like "piece=50|large=56"');
-  return Object.fromEntries(pairs.map(([word, grams]) => [(word ?? '').trim(), Number(grams)]));
-});
-
-const allergens = list.transform((words, context) => {
-  const unknown = words.filter((word) => !(ALLERGENS as readonly string[]).includes(word));
-  if (unknown.length > 0) context.addIssue(`has an unknown allergen: ${unknown.join(', ')}`);
-  return words as Allergen[];
-});
 
 const row = z.object({
-  id: z.string().regex(/^[a-z0-9-]+$/),
-  name: z.string().min(1),
-  kind: z.enum(FOOD_KINDS),
+  id: words.regex(/^[a-z0-9-]*$/, 'may hold small letters, digits and hyphens'),
+  name: words.min(1, 'is empty: every food needs a name'),
+  kind: z.preprocess((cell) => (cell === '' ? 'other' : cell), z.enum(FOOD_KINDS, `must be one of: ${FOOD_KINDS.join(', ')}`)),
   synonyms: list,
-  water_g: figure,
-  energy_kcal: figure,
-  protein_g: figure,
-  fat_g: figure,
-  saturates_g: figure,
-  carbohydrate_g: figure,
-  fibre_g: figure,
-  sugars_g: figure,
-  polyols_g: figure,
-  erythritol_g: figure,
-  allulose_g: figure,
-  ash_g: figure,
-  alcohol_g: figure,
-  sodium_mg: figure,
-  density_g_per_ml: figure,
-  measures_g: measures,
-  thirst: figure,
-  thirst_basis: z.enum(['mass', 'dryMatter', 'dissolves', 'inert', '']),
-  fat_state: z.enum(['liquid', 'solid']),
-  allergens,
-  source: z.string().min(1, 'every food names its source'),
-  measure_source: z.string(),
-  thirst_source: z.string().min(1, 'every thirst names its source, or "unknown"'),
+  ...figures,
+  sugars_by: split(SUGARS, 'sugar'),
+  polyols_by: split(POLYOLS, 'polyol'),
+  density_g_per_ml: figure(25),
+  measures_g: pairs,
+  wetting: z.enum(['mass', 'dryMatter', 'dissolves', 'inert', ''], 'must be mass, dryMatter, dissolves, inert or empty'),
+  thirst: figure(50),
+  thirst_spread: figure(50),
+  fat_state: z.preprocess((cell) => (cell === '' ? 'liquid' : cell), z.enum(['liquid', 'solid'], 'must be liquid or solid')),
+  allergens: choices(ALLERGENS, 'allergen'),
+  is_whole: z.enum(['yes', 'no', ''], 'must be yes, no or empty'),
+  keeps_opened_days: figure(10_000),
+  source: words,
+  measure_source: words,
 });
 
-type Row = z.infer<typeof row>;
+/** Every column a table of foods may have, in the order in which it is written. */
+export const FOOD_COLUMNS: readonly string[] = Object.keys(row.shape);
 
-function known<T extends object>(record: T): { [K in keyof T]: Exclude<T[K], undefined> } {
-  return Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as { [K in keyof T]: Exclude<T[K], undefined> };
+const role = z.strictObject({
+  food_id: z.string(),
+  role: z.enum(['thirst', ...ROLE_NAMES]),
+  amount: figure(1e5),
+  spread: figure(1e5),
+  mark: z.enum(['S', 'P', 'M', 'H']),
+  source: z.string().min(1, 'every role names its source'),
+});
+
+type FoodRoles = Partial<Record<RoleName | 'thirst', RoleValue>>;
+
+function parseTable(csv: string, name: string): readonly Record<string, string>[] {
+  const parsed = Papa.parse<Record<string, string>>(csv.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: true });
+  const fault = parsed.errors[0];
+  if (fault) throw new Error(`${name}, row ${String((fault.row ?? 0) + 2)}: ${fault.message}`);
+  return parsed.data;
 }
 
-function toFood(cells: Row): Food {
+/** Roles by food from their table; throws an Error that names the row of the first fault. */
+export function readRoleTable(csv: string): ReadonlyMap<string, FoodRoles> {
+  const byFood = new Map<string, FoodRoles>();
+  parseTable(csv, 'roles table').forEach((cells, i) => {
+    const read = role.safeParse(cells);
+    if (!read.success || read.data.amount === undefined) throw new Error(`roles table, row ${i + 2}: ${read.error?.issues[0]?.message ?? 'the amount is empty'}`);
+    const { food_id: foodId, role: roleName, amount, spread, mark, source } = read.data;
+    byFood.set(foodId, { ...byFood.get(foodId), [roleName]: { amount, sd: spread ?? 0, mark, source } });
+  });
+  return byFood;
+}
+
+type Row = z.infer<typeof row> & Readonly<Record<string, unknown>>;
+
+function thirstOf(cells: Row, prior: RoleValue | undefined): Thirst | undefined {
+  if (cells.wetting === '') return undefined;
+  const basis = cells.wetting;
+  if (cells.thirst !== undefined) return { gPerG: cells.thirst, sd: cells.thirst_spread ?? 0.2 * cells.thirst, basis, mark: 'M', source: cells.source || 'as imported' };
+  if (prior) return { gPerG: prior.amount, sd: prior.sd, basis, mark: prior.mark, source: prior.source };
+  return basis === 'dissolves' || basis === 'inert' ? { gPerG: 0, sd: 0, basis, mark: 'H', source: 'holds no water by its kind' } : undefined;
+}
+
+function nonEmpty<T extends object>(key: string, record: T): object {
+  return Object.keys(record).length > 0 ? { [key]: record } : {};
+}
+
+function toFood(cells: Row, given: FoodRoles = {}): Food {
+  const { thirst: prior, ...roles } = given;
+  const thirst = thirstOf(cells, prior);
   return {
     id: cells.id,
     name: cells.name,
     kind: cells.kind,
     synonyms: cells.synonyms,
-    per100g: known({
-      waterG: cells.water_g,
-      energyKcal: cells.energy_kcal,
-      proteinG: cells.protein_g,
-      fatG: cells.fat_g,
-      saturatesG: cells.saturates_g,
-      carbohydrateG: cells.carbohydrate_g,
-      fibreG: cells.fibre_g,
-      sugarsG: cells.sugars_g,
-      polyolsG: cells.polyols_g,
-      erythritolG: cells.erythritol_g,
-      alluloseG: cells.allulose_g,
-      ashG: cells.ash_g,
-      alcoholG: cells.alcohol_g,
-      sodiumMg: cells.sodium_mg,
-    }),
-    ...(cells.density_g_per_ml === undefined ? {} : { densityGPerMl: cells.density_g_per_ml }),
+    per100g: known(Object.fromEntries((Object.entries(FIGURE_COLUMNS) as [Nutrient, string][]).map(([nutrient, column]) => [nutrient, cells[column] as number | undefined]))),
+    ...nonEmpty('sugarsBy', cells.sugars_by),
+    ...nonEmpty('polyolsBy', cells.polyols_by),
+    ...(cells.density_g_per_ml ? { densityGPerMl: cells.density_g_per_ml } : {}),
     measuresG: cells.measures_g,
-    ...(cells.thirst === undefined || cells.thirst_basis === '' ? {} : { thirst: { gPerG: cells.thirst, basis: cells.thirst_basis } }),
+    ...(thirst ? { thirst } : {}),
+    roles: roles as Roles,
     fat: cells.fat_state,
     allergens: cells.allergens,
+    isWhole: cells.is_whole === 'yes',
+    ...(cells.keeps_opened_days === undefined ? {} : { keepsOpenedDays: cells.keeps_opened_days }),
     source: cells.source,
     measureSource: cells.measure_source,
-    thirstSource: cells.thirst_source,
   };
 }
 
-/** Foods from a CSV table; throws an Error that names the row and column of the first fault, or a doubled id. */
-export function readFoodTable(csv: string): readonly Food[] {
-  const parsed = Papa.parse<Record<string, string>>(csv.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: true });
-  const fault = parsed.errors[0];
-  if (fault) throw new Error(`foods table, row ${String((fault.row ?? 0) + 2)}: ${fault.message}`);
-  const seen = new Set<string>();
-  return parsed.data.map((cells, i) => {
-    const read = row.safeParse(cells);
-    const issue = read.error?.issues[0];
-    if (!read.success) throw new Error(`foods table, row ${i + 2}, ${issue?.path.join('.') ?? '?'}: ${issue?.message ?? 'unreadable'}`);
-    if (seen.has(read.data.id)) throw new Error(`foods table, row ${i + 2}: the id "${read.data.id}" stands twice`);
-    seen.add(read.data.id);
-    return toFood(read.data);
+export type ReadRow = { readonly row: number; readonly food: Food } | { readonly row: number; readonly name: string; readonly errors: readonly string[] };
+
+/** Each row of a table as a food, or with its faults by column. Absent columns count as empty; rows number from 2. */
+export function readFoodRows(rows: readonly Readonly<Record<string, string>>[], roles: ReadonlyMap<string, FoodRoles> = new Map()): readonly ReadRow[] {
+  const empty = Object.fromEntries(FOOD_COLUMNS.map((column) => [column, '']));
+  return rows.map((cells, i): ReadRow => {
+    const read = row.safeParse({ ...empty, ...cells });
+    if (!read.success) return { row: i + 2, name: cells['name'] ?? '', errors: read.error.issues.map((issue) => `${issue.path.join('.')} ${issue.message}`) };
+    return { row: i + 2, food: toFood(read.data as Row, roles.get(read.data.id)) };
   });
+}
+
+/** Foods of the shipped table with their roles; throws an Error that names the row and column of the first fault, or a doubled id. */
+export function readFoodTable(csv: string, rolesCsv: string): readonly Food[] {
+  const roles = readRoleTable(rolesCsv);
+  const seen = new Set<string>();
+  const foods = readFoodRows(parseTable(csv, 'foods table'), roles).map((read) => {
+    if ('errors' in read) throw new Error(`foods table, row ${read.row}: ${read.errors.join('; ')}`);
+    const { food } = read;
+    if (food.id === '' || seen.has(food.id)) throw new Error(`foods table, row ${read.row}: the id "${food.id}" is empty or stands twice`);
+    if (food.source === '') throw new Error(`foods table, row ${read.row}: every food names its source`);
+    seen.add(food.id);
+    return food;
+  });
+  const stranger = [...roles.keys()].find((id) => !seen.has(id));
+  if (stranger !== undefined) throw new Error(`roles table: no food is called "${stranger}"`);
+  return foods;
+}
+
+function pairsOut(record: Readonly<Record<string, number | undefined>> | undefined): string {
+  return Object.entries(record ?? {})
+    .map(([word, amount]) => `${word}=${String(amount)}`)
+    .join('|');
+}
+
+function cellsOf(food: Food): Readonly<Record<string, string | number | undefined>> {
+  return {
+    id: food.id,
+    name: food.name,
+    kind: food.kind,
+    synonyms: food.synonyms.join('|'),
+    ...Object.fromEntries((Object.entries(FIGURE_COLUMNS) as [Nutrient, string][]).map(([nutrient, column]) => [column, food.per100g[nutrient]])),
+    sugars_by: pairsOut(food.sugarsBy),
+    polyols_by: pairsOut(food.polyolsBy),
+    density_g_per_ml: food.densityGPerMl,
+    measures_g: pairsOut(food.measuresG),
+    wetting: food.thirst?.basis,
+    thirst: food.thirst?.gPerG,
+    thirst_spread: food.thirst?.sd,
+    fat_state: food.fat,
+    allergens: food.allergens.join('|'),
+    is_whole: food.isWhole ? 'yes' : 'no',
+    keeps_opened_days: food.keepsOpenedDays,
+    source: food.source,
+    measure_source: food.measureSource,
+  };
+}
+
+/** A table of foods as CSV; cells that a spreadsheet would run as a formula are defused with a leading apostrophe. */
+export function writeFoodTable(foods: readonly Food[]): string {
+  return Papa.unparse({ fields: [...FOOD_COLUMNS], data: foods.map(cellsOf) }, { escapeFormulae: true, newline: '\r\n' });
 }

@@ -1,2 +1,2 @@
-export { readFoodTable } from './foods';
+export { FOOD_COLUMNS, readFoodRows, readFoodTable, type ReadRow, writeFoodTable } from './foods';
 export { readCautions, readSwapRules } from './rules';

@@ -22,7 +22,7 @@ export function analyse(formula: Formula, larder: Larder, cautionRules: readonly
     views: viewsOf(formula, totals),
     consistency: consistencyOf(main ? mixOfPart(main, larder) : []),
     allergens: allergensOf(formula, larder),
-    cautions: cautionsFor(formula, totals, cautionRules),
+    cautions: cautionsFor(formula, totals, larder, cautionRules),
     gaps: allLines(formula).filter((line) => lineState(line) === 'gap'),
   };
 }

@@ -9,15 +9,23 @@ export interface Composition {
   readonly proteinG?: number;
   readonly fatG?: number;
   readonly saturatesG?: number;
+  readonly transG?: number;
   readonly carbohydrateG?: number;
   readonly fibreG?: number;
+  readonly starchG?: number;
   readonly sugarsG?: number;
+  readonly addedSugarsG?: number;
   readonly polyolsG?: number;
   readonly erythritolG?: number;
   readonly alluloseG?: number;
   readonly ashG?: number;
   readonly alcoholG?: number;
   readonly sodiumMg?: number;
+  readonly cholesterolMg?: number;
+  readonly calciumMg?: number;
+  readonly ironMg?: number;
+  readonly potassiumMg?: number;
+  readonly vitaminDUg?: number;
 }
 
 export type Nutrient = keyof Composition;
@@ -28,16 +36,31 @@ export const NUTRIENTS: readonly Nutrient[] = [
   'proteinG',
   'fatG',
   'saturatesG',
+  'transG',
   'carbohydrateG',
   'fibreG',
+  'starchG',
   'sugarsG',
+  'addedSugarsG',
   'polyolsG',
   'erythritolG',
   'alluloseG',
   'ashG',
   'alcoholG',
   'sodiumMg',
+  'cholesterolMg',
+  'calciumMg',
+  'ironMg',
+  'potassiumMg',
+  'vitaminDUg',
 ];
+
+/** Sugars that are told apart where it matters: for sweetness, browning and freezing. */
+export const SUGARS = ['sucrose', 'glucose', 'fructose', 'lactose', 'maltose', 'galactose', 'tagatose'] as const;
+export type Sugar = (typeof SUGARS)[number];
+/** Polyols other than erythritol, which has a figure of its own. */
+export const POLYOLS = ['xylitol', 'sorbitol', 'maltitol', 'isomalt', 'lactitol', 'mannitol', 'glycerol'] as const;
+export type Polyol = (typeof POLYOLS)[number];
 
 /** Salt in grams from sodium in milligrams: salt = sodium x 2.5 [Reg. (EU) 1169/2011, annex I (11)]. */
 export function saltFromSodium(sodiumMg: number): number {

@@ -1,4 +1,6 @@
-import { type Composition } from './composition';
+import { type Mark } from '../quantity';
+import { type Composition, type Nutrient, type Polyol, type Sugar } from './composition';
+import { type Roles } from './roles';
 
 export const FOOD_KINDS = [
   'flour',
@@ -19,6 +21,8 @@ export const FOOD_KINDS = [
   'flavour',
   'liquid',
   'biscuit',
+  'topping',
+  'other',
 ] as const;
 export type FoodKind = (typeof FOOD_KINDS)[number];
 
@@ -34,7 +38,11 @@ export type Allergen = (typeof ALLERGENS)[number];
  */
 export interface Thirst {
   readonly gPerG: number;
+  /** One standard deviation between brands, or after a test, same unit. */
+  readonly sd: number;
   readonly basis: 'mass' | 'dryMatter' | 'dissolves' | 'inert';
+  readonly mark: Mark;
+  readonly source: string;
 }
 
 export interface Food {
@@ -43,15 +51,36 @@ export interface Food {
   readonly kind: FoodKind;
   readonly synonyms: readonly string[];
   readonly per100g: Composition;
+  /** Half the width of the interval a printed label leaves for a figure, per 100 g; absent for a table's foods. */
+  readonly per100gHalf?: Readonly<Partial<Record<Nutrient, number>>>;
+  readonly sugarsBy?: Readonly<Partial<Record<Sugar, number>>>;
+  readonly polyolsBy?: Readonly<Partial<Record<Polyol, number>>>;
   readonly densityGPerMl?: number;
   /** Grams of one counted measure: "piece", "stick", "slice", "scoop", "small", "large" and so on. */
   readonly measuresG: Readonly<Record<string, number>>;
+  /** Relative standard deviation of its cups and spoons where somebody weighed them. */
+  readonly densitySpread?: number;
+  /** For a pack: the measures the baker weighed, "cup" among them. */
+  readonly ownMeasures?: readonly string[];
   readonly thirst?: Thirst;
+  readonly roles: Roles;
   /** Whether its fat is fluid while a batter is mixed; melting a solid fat makes it so. */
   readonly fat: 'liquid' | 'solid';
   readonly allergens: readonly Allergen[];
-  /** Where the composition, the measures and the thirst come from, in that order. */
+  /** Allergens that a pack says it may contain. */
+  readonly mayContain?: readonly Allergen[];
+  /** Not an isolate, an intense sweetener or another thing of the factory: what the whole-food school takes. */
+  readonly isWhole: boolean;
+  /** Days it keeps in a fridge, or a cupboard for what is dry, once it is open. */
+  readonly keepsOpenedDays?: number;
+  /** For a pack: the food of the table that it is a kind of. */
+  readonly packOf?: string;
+  /** Where the composition and the measures come from. */
   readonly source: string;
   readonly measureSource: string;
-  readonly thirstSource: string;
+}
+
+/** The id by which rules and cautions know a food: a pack answers to the food that it is a kind of. */
+export function kindIdOf(food: Food): string {
+  return food.packOf ?? food.id;
 }

@@ -1,8 +1,27 @@
 export { type CompositionFault, checkComposition } from './check';
-export { type Composition, kjFromKcal, type Nutrient, NUTRIENTS, saltFromSodium } from './composition';
+export { type Composition, kjFromKcal, type Nutrient, NUTRIENTS, type Polyol, POLYOLS, saltFromSodium, type Sugar, SUGARS } from './composition';
 export { energyByFactors, type EnergyRule } from './energy';
-export { type Allergen, ALLERGENS, type Food, FOOD_KINDS, type FoodKind, type Thirst } from './food';
-export { type Larder, stockLarder, SUMMED } from './larder';
+export { type Allergen, ALLERGENS, type Food, FOOD_KINDS, type FoodKind, kindIdOf, type Thirst } from './food';
+export {
+  columnMass,
+  type Label,
+  type LabelColumnName,
+  type LabelServing,
+  type LabelSlip,
+  type ReadLabel,
+  readLabel,
+  type Stated,
+  type StatedFigures,
+  type TypedFigures,
+} from './label';
+export { checkLabel, energyOfParts, type HiddenZero, hiddenZeros, type LabelFault, unlikeKind, weighPiece } from './labelCheck';
+export { type ReadFigure, readLabelFigure } from './labelFigure';
+export { type CupFound, type CupWeighings, type Pack, packAsFood, packComposition, weighCup } from './pack';
+export { type Intense, INTENSE, ROLE_NAMES, type RoleName, type Roles, type RoleValue } from './roles';
+export { behindFigure, type Interval, LABEL_FIGURES, type LabelFigure, lawfulTolerance, type Printed, printFigure, type Tradition } from './rounding';
+export { netCarbOf, proteinPer100Kcal, type School, SCHOOLS, schoolsOf } from './school';
+export { BLOB_HYDRATION, type LearnedThirst, learnThirst, TEST_SPREAD, type ThirstTest, thirstOfTest } from './thirst';
+export { foodInHand, type Larder, stockLarder, SUMMED } from './larder';
 export { type FoundMass, type MassBasis, type MassGap, massOf, massSpread } from './massOf';
 export { type FoodIndex, type FoodMatch, indexFoods, LIKELY, matchFood, SURE } from './match';
-export { tellingWords } from './words';
+export { likeness, otherNames, tellingWords, type WordGroup } from './words';

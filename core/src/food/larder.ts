@@ -1,22 +1,31 @@
-import { type Nutrient, NUTRIENTS } from './composition';
-import { type Food } from './food';
+import { type Nutrient } from './composition';
+import { type Food, kindIdOf } from './food';
 import { type FoodIndex, indexFoods } from './match';
+import { type Pack, packAsFood } from './pack';
 
 /** A food's figures per gram in the order of `SUMMED`, ready to be added up; 0 where unknown, with its bit set. */
 export interface GramFigures {
   readonly figures: Float64Array;
+  /** Half-widths of what a label leaves open, per gram; absent where it leaves nothing. */
+  readonly halves?: Float64Array;
   /** Bit i is set where figure i is unknown. */
   readonly unknown: number;
   /** Bit i is set where figure i is unknown or above zero: what an unknown amount of the food leaves open. */
   readonly open: number;
 }
 
-/** What is added up over the lines of a formula: every nutrient, and net carbohydrate. */
-export const SUMMED: readonly (Nutrient | 'netCarbG')[] = [...NUTRIENTS, 'netCarbG'];
+/** What is added up over the lines of a formula; net carbohydrate comes last. */
+const ADDED = ['energyKcal', 'proteinG', 'fatG', 'saturatesG', 'carbohydrateG', 'fibreG', 'sugarsG', 'polyolsG', 'sodiumMg'] as const satisfies readonly Nutrient[];
+export const SUMMED: readonly ((typeof ADDED)[number] | 'netCarbG')[] = [...ADDED, 'netCarbG'];
 
-/** The foods at hand, by id, with the index that finds them by name and their figures ready to be summed. */
+/** The foods and packs at hand, by id, with the index that finds them by name and their figures ready to be summed. */
 export interface Larder {
+  /** Foods of the table and, as foods, the packs of the kitchen. */
   readonly foods: ReadonlyMap<string, Food>;
+  /** The packs of a kind, those in stock first, the one to use first foremost. */
+  readonly packsOf: ReadonlyMap<string, readonly Food[]>;
+  /** For a kind that is in stock, the pack to use first. */
+  readonly inHand: ReadonlyMap<string, string>;
   readonly index: FoodIndex;
   readonly perGram: ReadonlyMap<string, GramFigures>;
 }
@@ -27,10 +36,10 @@ const NET_LESS: readonly Nutrient[] = ['fibreG', 'erythritolG', 'alluloseG'];
  * Net carbohydrate: total less fibre, erythritol and allulose. Where one of those is unknown nothing is taken off for it
  * and the figure is marked unknown, so that it can be shown as "at least" with a gap.
  */
-function gramFigures({ per100g }: Food): GramFigures {
+function gramFigures({ per100g, per100gHalf }: Food): GramFigures {
   const figures = new Float64Array(SUMMED.length);
   let unknown = 0;
-  NUTRIENTS.forEach((nutrient, i) => {
+  ADDED.forEach((nutrient, i) => {
     const amount = per100g[nutrient];
     if (amount === undefined) unknown |= 1 << i;
     else figures[i] = amount / 100;
@@ -43,9 +52,33 @@ function gramFigures({ per100g }: Food): GramFigures {
       0,
     ) / 100;
   const open = figures.reduce((bits, figure, i) => (figure > 0 ? bits | (1 << i) : bits), unknown);
-  return { figures, unknown, open };
+  if (!per100gHalf) return { figures, unknown, open };
+  const halves = Float64Array.from(ADDED, (nutrient) => (per100gHalf[nutrient] ?? 0) / 100);
+  const netHalf = Math.hypot(...(['carbohydrateG', ...NET_LESS] as const).map((part) => (per100gHalf[part] ?? 0) / 100));
+  return { figures, unknown, open, halves: Float64Array.from([...halves, netHalf]) };
 }
 
-export function stockLarder(foods: readonly Food[]): Larder {
-  return { foods: new Map(foods.map((food) => [food.id, food])), index: indexFoods(foods), perGram: new Map(foods.map((food) => [food.id, gramFigures(food)])) };
+/**
+ * A larder of foods and packs. `inStock` names the packs that are in the kitchen, the one to use first foremost. A pack
+ * whose kind is not among the foods is left out.
+ */
+export function stockLarder(foods: readonly Food[], packs: readonly Pack[] = [], inStock: readonly string[] = []): Larder {
+  const table = new Map(foods.map((food) => [food.id, food]));
+  const rank = (id: string): number => (inStock.includes(id) ? inStock.indexOf(id) : inStock.length);
+  const packed = packs
+    .flatMap((pack) => {
+      const kind = table.get(pack.kindId);
+      return kind ? [packAsFood(pack, kind)] : [];
+    })
+    .sort((a, b) => rank(a.id) - rank(b.id));
+  const packsOf = new Map<string, Food[]>();
+  for (const food of packed) packsOf.set(kindIdOf(food), [...(packsOf.get(kindIdOf(food)) ?? []), food]);
+  const inHand = new Map([...packsOf].flatMap(([kind, [first]]) => (first && inStock.includes(first.id) ? [[kind, first.id] as const] : [])));
+  const all = [...foods, ...packed];
+  return { foods: new Map(all.map((food) => [food.id, food])), packsOf, inHand, index: indexFoods(all), perGram: new Map(all.map((food) => [food.id, gramFigures(food)])) };
+}
+
+/** The food to put in where a rule or a name asks for a kind: the pack in the kitchen, else the kind itself. */
+export function foodInHand(kindId: string, larder: Larder): Food | undefined {
+  return larder.foods.get(larder.inHand.get(kindId) ?? kindId);
 }

@@ -2,7 +2,7 @@ import { type Amount, type MeasureSystem, middleOf, unitById, unitFactor } from 
 import { type Food } from './food';
 
 /** How a line's grams were found, from the surest to the least sure. */
-export type MassBasis = 'weighed' | 'entered' | 'piece' | 'density' | 'custom';
+export type MassBasis = 'weighed' | 'entered' | 'own-piece' | 'own-density' | 'piece' | 'density' | 'custom';
 
 export type MassGap = 'no-amount' | 'no-food' | 'no-density' | 'no-piece-mass';
 
@@ -10,10 +10,13 @@ export type FoundMass = { readonly massG: number; readonly basis: MassBasis } | 
 
 /**
  * Relative standard deviation of a mass by how it was found [common practice: scooped or spooned flour differs by
- * 10 to 20 % between hands; liquids by jug about 3 %; pieces about 8 %; a kitchen scale about 1 %].
+ * 10 to 20 % between hands, half of that in one hand; liquids by jug about 3 %; pieces about 8 %, those of one pack
+ * about 4 %; a kitchen scale about 1 %].
  */
 export function massSpread(basis: MassBasis, food: Food | undefined): number {
   if (basis === 'weighed' || basis === 'entered') return 0.01;
+  if (basis === 'own-piece') return 0.04;
+  if (basis === 'own-density') return food?.densitySpread ?? 0.05;
   if (basis === 'piece') return 0.08;
   if (basis === 'custom') return 0.3;
   const pours = food?.kind === 'liquid' || food?.kind === 'plant-drink' || (food?.fat === 'liquid' && food.kind !== 'nut');
@@ -33,9 +36,11 @@ export function massOf(amount: Amount | undefined, food: Food | undefined, syste
   if (unit.kind === 'mass') return { massG: count * (factor ?? 1), basis: 'weighed' };
   if (!food) return { gap: 'no-food' };
   if (unit.kind === 'volume') {
-    return food.densityGPerMl === undefined || factor === undefined ? { gap: 'no-density' } : { massG: count * factor * food.densityGPerMl, basis: 'density' };
+    return food.densityGPerMl === undefined || factor === undefined
+      ? { gap: 'no-density' }
+      : { massG: count * factor * food.densityGPerMl, basis: food.ownMeasures?.includes('cup') ? 'own-density' : 'density' };
   }
   const own = (size ? food.measuresG[size] : undefined) ?? food.measuresG[amount.unit];
-  if (own !== undefined) return { massG: count * own, basis: 'piece' };
+  if (own !== undefined) return { massG: count * own, basis: food.ownMeasures?.includes(amount.unit) ? 'own-piece' : 'piece' };
   return factor === undefined ? { gap: 'no-piece-mass' } : { massG: count * factor, basis: 'custom' };
 }

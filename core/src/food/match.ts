@@ -1,5 +1,5 @@
 import { type Food } from './food';
-import { tellingWords } from './words';
+import { likeness, tellingWords } from './words';
 
 export interface FoodMatch {
   readonly foodId: string;
@@ -39,26 +39,6 @@ export function indexFoods(foods: readonly Food[]): FoodIndex {
   return { byWord, rarity };
 }
 
-function within(a: string, b: string, most: number): boolean {
-  if (Math.abs(a.length - b.length) > most) return false;
-  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= b.length; j++) {
-      next[j] = Math.min((row[j] ?? 0) + 1, (next[j - 1] ?? 0) + 1, (row[j - 1] ?? 0) + (a[i - 1] === b[j - 1] ? 0 : 1));
-    }
-    row = next;
-  }
-  return (row[b.length] ?? most + 1) <= most;
-}
-
-function alike(a: string, b: string): number {
-  if (a === b) return 1;
-  const length = Math.min(a.length, b.length);
-  if (length >= 8 && within(a, b, 2)) return 0.85;
-  return length >= 4 && a[0] === b[0] && within(a, b, 1) ? 0.9 : 0;
-}
-
 /** What a word nobody has heard of weighs. */
 const UNKNOWN_RARITY = 3;
 
@@ -70,8 +50,8 @@ function likenesses(index: FoodIndex, words: readonly string[]): Likenesses {
     words.map((word) => {
       const near = new Map<string, number>();
       for (const known of index.rarity.keys()) {
-        const likeness = alike(word, known);
-        if (likeness > 0) near.set(known, likeness);
+        const alike = likeness(word, known);
+        if (alike > 0) near.set(known, alike);
       }
       return [word, near];
     }),
@@ -89,8 +69,8 @@ function similarity(index: FoodIndex, near: Likenesses, query: readonly string[]
     let best = 0;
     let at = -1;
     left.forEach((candidate, i) => {
-      const likeness = near.get(word)?.get(candidate) ?? 0;
-      if (likeness > best) [best, at] = [likeness, i];
+      const alike = near.get(word)?.get(candidate) ?? 0;
+      if (alike > best) [best, at] = [alike, i];
     });
     if (at >= 0) shared += best * (index.rarity.get(left.splice(at, 1)[0] ?? '') ?? UNKNOWN_RARITY);
   }

@@ -61,3 +61,39 @@ export function tellingWords(name: string, keepAll = false): readonly string[] {
   const telling = keepAll ? words : words.filter((word) => !SAID_IN_PASSING.has(word));
   return (telling.length > 0 ? telling : words).map(singular);
 }
+
+/** Names of one thing in different kitchens: "courgette", "zucchini". */
+export type WordGroup = readonly string[];
+
+/**
+ * The names a food goes by in other kitchens, by putting one word of a group for another: "Zucchini, grilled" with
+ * ["courgette", "zucchini"] gives "courgette, grilled". Whole words only.
+ */
+export function otherNames(name: string, groups: readonly WordGroup[]): readonly string[] {
+  const plain = name.toLowerCase();
+  return groups.flatMap((group) => {
+    const said = [...group].sort((a, b) => b.length - a.length).find((word) => new RegExp(`(?:^|[^a-z])${word}s?(?:$|[^a-z])`).test(plain));
+    return said === undefined ? [] : group.filter((word) => word !== said).map((word) => plain.replace(new RegExp(`${said}s?`), word));
+  });
+}
+
+function within(a: string, b: string, most: number): boolean {
+  if (Math.abs(a.length - b.length) > most) return false;
+  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
+  for (let i = 1; i <= a.length; i++) {
+    const next = [i];
+    for (let j = 1; j <= b.length; j++) {
+      next[j] = Math.min((row[j] ?? 0) + 1, (next[j - 1] ?? 0) + 1, (row[j - 1] ?? 0) + (a[i - 1] === b[j - 1] ? 0 : 1));
+    }
+    row = next;
+  }
+  return (row[b.length] ?? most + 1) <= most;
+}
+
+/** How alike two words are, 1 the same, 0 not: one slip of the keyboard is forgiven, two in long words. */
+export function likeness(a: string, b: string): number {
+  if (a === b) return 1;
+  const length = Math.min(a.length, b.length);
+  if (length >= 8 && within(a, b, 2)) return 0.85;
+  return length >= 4 && a[0] === b[0] && within(a, b, 1) ? 0.9 : 0;
+}

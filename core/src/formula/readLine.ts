@@ -1,4 +1,4 @@
-import { type Food, type FoodMatch, type Larder, LIKELY, massOf, matchFood, SURE } from '../food';
+import { type Food, foodInHand, type FoodMatch, type Larder, LIKELY, massOf, matchFood, SURE } from '../food';
 import { type Amount, type MeasureSystem, type ReadAmount, readAmount, unitById } from '../quantity';
 import { type Doubt, type Line } from './formula';
 
@@ -147,7 +147,7 @@ export function weighLine(line: Line, larder: Larder, measures: MeasureSystem): 
 
 /**
  * Reads one ingredient line as people write it into amount, food, grams and doubts. Never throws: what cannot be read
- * stays as text with a doubt. Example: "1 1/2 cups plain flour, sifted" gives 187 g of plain flour by its density.
+ * stays as text with a doubt. A kind of food that is in the kitchen becomes the pack that is there. Example: "1 1/2 cups plain flour, sifted" gives 187 g of plain flour by its density.
  */
 export function readLine(text: string, id: string, larder: Larder, measures: MeasureSystem): Line {
   const body = text.replace(BULLET, '').trim();
@@ -156,7 +156,7 @@ export function readLine(text: string, id: string, larder: Larder, measures: Mea
   const found = odd ? { ...first, rest: odd.rest, doubts: [...first.doubts, { code: 'unit-unknown', detail: odd.word } as const] } : first;
   const named = nameAndFood(found.rest, larder);
   const best = named.matches[0];
-  const food = best && best.score >= LIKELY ? larder.foods.get(best.foodId) : undefined;
+  const food = best && best.score >= LIKELY ? foodInHand(best.foodId, larder) : undefined;
   const said = SIZE.exec(found.rest)?.[1]?.toLowerCase().replace('-', ' ');
   const size = said && (SHORT_SIZES[said] ?? said);
   const line: Line = {

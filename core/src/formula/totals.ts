@@ -38,7 +38,8 @@ function gapsOf(place: number, holes: readonly { readonly id: string; readonly u
 /**
  * Sums over the lines: grams x figure per gram, unknown values named as gaps and never taken as zero; salt to taste
  * leaves the energy known and the sodium open. Net carbohydrate
- * is total less fibre, erythritol and allulose. Errors of the lines' masses are independent and add in quadrature.
+ * is total less fibre, erythritol and allulose. Errors of the lines' masses, and what the
+ * rounding of a label leaves open (uniform), are independent and add in quadrature.
  */
 export function totalsOf(formula: Formula, larder: Larder): Totals {
   const amounts = new Float64Array(SUMMED.length);
@@ -61,7 +62,7 @@ export function totalsOf(formula: Formula, larder: Larder): Totals {
     for (let i = 0; i < amounts.length; i++) {
       const share = grams * (ready.figures[i] ?? 0);
       amounts[i] = (amounts[i] ?? 0) + share;
-      variances[i] = (variances[i] ?? 0) + (share * spread) ** 2;
+      variances[i] = (variances[i] ?? 0) + (share * spread) ** 2 + (ready.halves ? (grams * (ready.halves[i] ?? 0)) ** 2 / 3 : 0);
     }
   }
   const sum = (key: (typeof SUMMED)[number]): Sum => {

@@ -1,4 +1,4 @@
-import { type Food, type Larder } from '../food';
+import { type Food, foodInHand, kindIdOf, type Larder } from '../food';
 import { type Line, mainPart, mixOfPart, type Part } from '../formula';
 import { type Consistency, consistencyOf, massForHydration, type Measured } from '../role';
 import { settleOpen } from './decide';
@@ -28,12 +28,13 @@ function isLiquid(food: Food): boolean {
 }
 
 function isWetting(food: Food): boolean {
-  return isLiquid(food) || food.id === 'egg' || food.id === 'egg-white' || (food.kind === 'dairy' && (food.per100g.waterG ?? 0) > 78);
+  return isLiquid(food) || ['egg', 'egg-white', 'egg-carton', 'egg-white-carton'].includes(kindIdOf(food)) || (food.kind === 'dairy' && (food.per100g.waterG ?? 0) > 78);
 }
 
 /** Vinegars, juices and extracts are there for their taste, never to thin with. */
 function isForTaste(food: Food): boolean {
-  return food.id.endsWith('vinegar') || food.id.endsWith('juice') || food.id === 'coffee';
+  const kindId = kindIdOf(food);
+  return kindId.endsWith('vinegar') || kindId.endsWith('juice') || kindId === 'coffee' || (food.per100g.alcoholG ?? 0) > 1;
 }
 
 /** Liquids of the formula first, largest first; then what is at hand; eggs, yogurt and the like last. */
@@ -41,7 +42,7 @@ function rankedLiquids(part: Part, larder: Larder): readonly Food[] {
   const foods = [...part.lines].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0)).flatMap((line) => (line.foodId === undefined ? [] : (larder.foods.get(line.foodId) ?? [])));
   const wetting = foods.filter((food) => isWetting(food) && !isForTaste(food));
   const hasMilk = foods.some((food) => food.allergens.includes('milk'));
-  const atHand = (hasMilk ? AT_HAND.withMilk : AT_HAND.without).flatMap((id) => larder.foods.get(id) ?? []);
+  const atHand = (hasMilk ? AT_HAND.withMilk : AT_HAND.without).flatMap((id) => foodInHand(id, larder) ?? []);
   return [...new Set([...wetting.filter(isLiquid), ...atHand, ...wetting])];
 }
 

@@ -1,4 +1,4 @@
-import { type Larder } from '../food';
+import { foodInHand, kindIdOf, type Larder } from '../food';
 import { allLines, type Line, type Part } from '../formula';
 import { gramsNumber } from '../quantity';
 import { standInMass, type SideChange, type SwapRule } from './rule';
@@ -11,11 +11,12 @@ export interface Candidate {
 
 /** The rules that fit a line, in the order of the table; none for a line whose food or grams are unknown. */
 export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: Larder): readonly Candidate[] {
-  const { foodId, massG } = line;
-  if (foodId === undefined || massG === undefined) return [];
+  const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+  if (!food || line.massG === undefined) return [];
+  const kindId = kindIdOf(food);
   return rules
-    .filter((rule) => rule.from.includes(foodId) && rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== foodId))
-    .map((rule) => ({ rule, names: rule.to.map(({ foodId: to }) => larder.foods.get(to)?.name ?? to) }));
+    .filter((rule) => rule.from.includes(kindId) && rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== kindId))
+    .map((rule) => ({ rule, names: rule.to.map(({ foodId: to }) => foodInHand(to, larder)?.name ?? to) }));
 }
 
 export type Opened = { readonly ok: true; readonly sheet: Worksheet; readonly swapId: string } | { readonly ok: false; readonly error: string };
@@ -30,19 +31,26 @@ function replaceAction(line: Line, rule: SwapRule, share: number, larder: Larder
   const fromMassG = line.massG * share;
   const to: { foodId: string; massG: number }[] = [];
   for (const standIn of rule.to) {
-    const food = larder.foods.get(standIn.foodId);
+    const food = foodInHand(standIn.foodId, larder);
     const massG = food && standInMass(fromMassG, from, food, standIn.ratio, rule.basis);
     if (massG === undefined) return `${from.name} cannot be turned into ${food?.name ?? standIn.foodId}: a density or piece weight is unknown.`;
-    to.push({ foodId: standIn.foodId, massG });
+    to.push({ foodId: food?.id ?? standIn.foodId, massG });
   }
   return { kind: 'replace', lineId: line.id, fromMassG, to };
 }
 
-function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number): ProposalAction | undefined {
+function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number, larder: Larder): ProposalAction | undefined {
   if (change.kind === 'step') return { kind: 'step', text: change.text };
   const massG = change.gramsPerGram * fromMassG;
-  if (change.kind === 'add') return { kind: 'add', foodId: change.foodId, massG, why: 'side change' };
-  const present = part.lines.find((line) => line.id !== swapped.id && line.foodId !== undefined && change.foodIds.includes(line.foodId) && (line.massG ?? 0) > 0);
+  const kindOf = (line: Line): string | undefined => {
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    return food && kindIdOf(food);
+  };
+  if (change.kind === 'add') {
+    const present = part.lines.find((line) => line.id !== swapped.id && kindOf(line) === change.foodId);
+    return { kind: 'add', foodId: present?.foodId ?? foodInHand(change.foodId, larder)?.id ?? change.foodId, massG, why: 'side change' };
+  }
+  const present = part.lines.find((line) => line.id !== swapped.id && change.foodIds.includes(kindOf(line) ?? '') && (line.massG ?? 0) > 0);
   return present?.massG === undefined ? undefined : { kind: 'less', lineId: present.id, massG: Math.min(massG, present.massG), why: 'side change' };
 }
 
@@ -74,7 +82,7 @@ export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share
     source: rule.source,
   });
   const sides = rule.side.flatMap((change) => {
-    const action = sideAction(change, part, line, fromMassG);
+    const action = sideAction(change, part, line, fromMassG, larder);
     return action ? [{ action, reason: change.reason }] : [];
   });
   const proposals = [make(replace, limit + rule.reason, 0), ...sides.map(({ action, reason }, i) => make(action, reason, i + 1))];

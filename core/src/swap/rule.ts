@@ -1,13 +1,5 @@
 import { type Food } from '../food';
-
-export type Mark = 'S' | 'P' | 'M' | 'H';
-
-export const MARK_WORDS: Readonly<Record<Mark, string>> = {
-  S: 'published source',
-  P: 'common practice',
-  M: 'from memory',
-  H: 'house model, an estimate',
-};
+import { type Mark } from '../quantity';
 
 /** A food that stands in, with grams, millilitres or pieces of it for one of the original, by the rule's basis. */
 export interface StandIn {

@@ -1,5 +1,5 @@
 import { type Formula, type Line, allLines } from '../formula';
-import { type Mark } from './rule';
+import { type Mark } from '../quantity';
 
 export type ProposalAction =
   /** Take `fromMassG` of a line away and put the stand-ins in its place. */

@@ -1,0 +1,24 @@
+import { type Mark } from '../quantity';
+
+/** Intense sweeteners, whose sweetness saturates with concentration. */
+export const INTENSE = ['sucralose', 'rebaudioside-a', 'stevioside', 'mogroside', 'aspartame', 'acesulfame-k', 'saccharin', 'cyclamate'] as const;
+export type Intense = (typeof INTENSE)[number];
+
+/**
+ * What a food does beside what it holds, per gram of it as it is.
+ * sweetness: times sucrose, by mass, of its bulk sugars and polyols. gluten, setting: grams of gluten, and of heat-setting
+ * protein reckoned as egg white's. binding: xanthan-equivalent grams. acid, base, co2: mmol per
+ * 100 g (titratable). browning: times glucose, by mass. An intense sweetener: grams of it per gram of the food.
+ */
+export const ROLE_NAMES = ['sweetness', 'gluten', 'setting', 'binding', 'acid', 'base', 'co2', 'browning', ...INTENSE] as const;
+export type RoleName = (typeof ROLE_NAMES)[number];
+
+/** A functional value with its spread (one standard deviation, same unit), mark and source. */
+export interface RoleValue {
+  readonly amount: number;
+  readonly sd: number;
+  readonly mark: Mark;
+  readonly source: string;
+}
+
+export type Roles = Readonly<Partial<Record<RoleName, RoleValue>>>;

@@ -1,0 +1,48 @@
+import { type Thirst } from './food';
+
+/** A bench test: water stirred into a powder until it drops off the spoon in one blob. */
+export interface ThirstTest {
+  readonly id: string;
+  readonly powderG: number;
+  readonly waterG: number;
+  /** ISO date of the test. */
+  readonly on: string;
+}
+
+/** Fluid over what holds it where a mix drops in one blob: class 2 of the spoon scale, exp((3 - 2) / 1.5). House model. */
+export const BLOB_HYDRATION = Math.exp(1 / 1.5);
+/** Relative standard deviation of one bench test. House value. */
+export const TEST_SPREAD = 0.08;
+/** Spread of a thirst whose table gives none, relative. House value. */
+const UNSAID_SPREAD = 0.2;
+
+export interface LearnedThirst {
+  readonly prior: { readonly gPerG: number; readonly sd: number };
+  readonly measured: readonly number[];
+  readonly learned: { readonly gPerG: number; readonly sd: number };
+}
+
+/**
+ * Thirst (g water held per g) that one test shows: water / (h of a blob x powder). Example: 10 g of plain flour that takes
+ * 11.7 g of water shows 0.60. Undefined where an amount is not above zero.
+ */
+export function thirstOfTest({ powderG, waterG }: Pick<ThirstTest, 'powderG' | 'waterG'>): number | undefined {
+  return powderG > 0 && waterG > 0 ? waterG / (BLOB_HYDRATION * powderG) : undefined;
+}
+
+/**
+ * Prior and tests combined by precision (normal prior from the table's spread, a test's standard deviation 8 % of what it
+ * shows) [conjugate normal model, as in Gelman et al., Bayesian Data Analysis, section 2.5; spreads house values].
+ */
+export function learnThirst(prior: Pick<Thirst, 'gPerG' | 'sd'>, tests: readonly Pick<ThirstTest, 'powderG' | 'waterG'>[]): LearnedThirst {
+  const sd = prior.sd > 0 ? prior.sd : UNSAID_SPREAD * prior.gPerG;
+  const measured = tests.flatMap((test) => thirstOfTest(test) ?? []);
+  let precision = 1 / sd ** 2;
+  let weighted = prior.gPerG * precision;
+  for (const gPerG of measured) {
+    const weight = 1 / (TEST_SPREAD * gPerG) ** 2;
+    precision += weight;
+    weighted += gPerG * weight;
+  }
+  return { prior: { gPerG: prior.gPerG, sd }, measured, learned: { gPerG: weighted / precision, sd: Math.sqrt(1 / precision) } };
+}
