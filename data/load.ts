@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type LarderPayload } from '@fellmist/contract';
-import { readCautions, readFoodTable, readSwapRules } from '@fellmist/contract/tables';
+import { type ShippedLarder } from '@fellmist/contract';
+import { readCautions, readFoodTable, readSwapRules, readWordGroups } from '@fellmist/contract/tables';
 
 /** The shipped foods, swap rules and cautions, read from the tables in `folder` (this folder of the repository). */
-export function loadShippedLarder(folder: string): LarderPayload {
+export function loadShippedLarder(folder: string): ShippedLarder {
   const read = (name: string): string => readFileSync(join(folder, name), 'utf8');
-  return { foods: readFoodTable(read('foods.csv'), read('roles.csv')), rules: readSwapRules(read('swap-rules.json')), cautions: readCautions(read('cautions.json')) };
+  return { foods: readFoodTable(read('foods.csv'), read('roles.csv')), rules: readSwapRules(read('swap-rules.json')), cautions: readCautions(read('cautions.json')), wordGroups: readWordGroups(read('words.json')) };
 }

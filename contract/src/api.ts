@@ -1,12 +1,22 @@
-import { type CautionRule, type Food, type SwapRule, type Worksheet } from '@fellmist/core';
+import { type CautionRule, type Food, type StockItem, type SwapRule, type WordGroup, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
+import { type StoredPack } from './larder';
 import { worksheetSchema } from './worksheet';
 
-/** What the browser needs to compute: the foods, the swap rules and the cautions. */
-export interface LarderPayload {
+/** What ships: the table of foods, the swap rules, the cautions and the words of other kitchens. */
+export interface ShippedLarder {
   readonly foods: readonly Food[];
   readonly rules: readonly SwapRule[];
   readonly cautions: readonly CautionRule[];
+  readonly wordGroups: readonly WordGroup[];
+}
+
+/** What the browser needs to compute: the foods at hand, the kitchen's packs and stock, the rules and the cautions. */
+export interface LarderPayload extends Omit<ShippedLarder, 'wordGroups'> {
+  readonly packs: readonly StoredPack[];
+  readonly stock: readonly StockItem[];
+  /** The packs that are in stock, the one to use first foremost. */
+  readonly inStock: readonly string[];
 }
 
 export interface RevisionHead {
@@ -69,4 +79,5 @@ export interface Problem {
   readonly field?: string;
   /** For a stale save: what is stored now. */
   readonly current?: StoredFormula;
+  readonly currentPack?: StoredPack;
 }

@@ -1,2 +1,31 @@
-export { type LarderPayload, type Problem, type RevisionHead, type SaveRequest, saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } from './api';
+export {
+  type LarderPayload,
+  type Problem,
+  type RevisionHead,
+  type SaveRequest,
+  saveSchema,
+  type ShelfEntry,
+  type ShippedLarder,
+  type ShelfFigures,
+  type StoredFormula,
+} from './api';
 export { formulaSchema, lineSchema, worksheetSchema } from './worksheet';
+export {
+  FOOD_SCHOOLS,
+  type FoodPage,
+  type FoodQuery,
+  foodQuerySchema,
+  type FoodRow,
+  type FoodSort,
+  type ImportPreview,
+  type ImportRow,
+  type LabelAnswer,
+  type LookedUp,
+  lookedUpSchema,
+  type MatchedFoods,
+  matchSchema,
+  packSchema,
+  SORTS,
+  stockSchema,
+  type StoredPack,
+} from './larder';

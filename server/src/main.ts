@@ -4,8 +4,10 @@ import { loadShippedLarder } from '@fellmist/data';
 import { pino } from 'pino';
 import { buildApp } from './app';
 import { setTable } from './demo/setTable';
+import { shelfLookup } from './devices/labelLookup';
 import { openStore } from './store/database';
-import { seedLarder } from './store/larder';
+import { openKitchen } from './store/kitchen';
+import { seedLarder } from './store/rules';
 
 const root = process.env['FELLMIST_ROOT'] ?? process.cwd();
 const dataFolder = process.env['FELLMIST_DATA'] ?? join(root, 'data-home');
@@ -16,10 +18,11 @@ const now = (): string => new Date().toISOString();
 
 const db = openStore(join(dataFolder, 'fellmist.db'), join(root, 'server', 'migrations'), now);
 const shipped = loadShippedLarder(join(root, 'data'));
-seedLarder(db, shipped);
-if (demo) setTable(db, shipped, join(root, 'data', 'demo'));
+const kitchen = openKitchen(db, shipped, seedLarder(db, shipped), now);
+if (demo) setTable(kitchen, shipped, join(root, 'data'));
+const labels = shelfLookup(join(root, 'data', 'label-shelf.json'));
 
-const app = buildApp({ db, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
+const app = buildApp({ kitchen, labels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
 const server: Server = app.listen(port, '127.0.0.1');
 
 server.on('listening', () => {

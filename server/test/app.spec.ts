@@ -8,8 +8,10 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { buildApp } from '../src/app';
 import { setTable } from '../src/demo/setTable';
+import { shelfLookup } from '../src/devices/labelLookup';
 import { openStore, type Store } from '../src/store/database';
-import { readLarder, seedLarder } from '../src/store/larder';
+import { type Kitchen, openKitchen } from '../src/store/kitchen';
+import { seedLarder } from '../src/store/rules';
 
 const root = join(__dirname, '../..');
 const migrations = join(root, 'server/migrations');
@@ -27,15 +29,20 @@ function save(n: number, title = 'Buns'): SaveRequest {
   return { revisionId: `00000000-0000-4000-8000-00000000000${n}`, label: `try ${n}`, worksheet: sheetOf(`${title}\nServes 4\n200 g plain flour\n${100 + n} ml milk`) };
 }
 
+const labels = shelfLookup(join(root, 'data/label-shelf.json'));
+
+function kitchenOn(db: Store): Kitchen {
+  return openKitchen(db, shipped, seedLarder(db, shipped), now);
+}
+
 function appOn(db: Store) {
-  return buildApp({ db, webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
+  return buildApp({ kitchen: kitchenOn(db), labels, webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
 }
 
 describe('the server', () => {
   const folder = mkdtempSync(join(tmpdir(), 'fellmist-spec-'));
   const file = join(folder, 'fellmist.db');
   let db = openStore(file, migrations, now);
-  seedLarder(db, shipped);
   let app = appOn(db);
   const local = (test: request.Test): request.Test => test.set('Host', 'localhost:4600');
 
@@ -50,10 +57,8 @@ describe('the server', () => {
     const before = created.body as StoredFormula;
     db.close();
     db = openStore(file, migrations, now);
-    const foods = readLarder(db);
-    seedLarder(db, shipped);
-    expect(readLarder(db)).toEqual(foods);
-    expect(foods.foods).toEqual(shipped.foods);
+    expect(kitchenOn(db).payload.foods).toEqual(shipped.foods);
+    expect(seedLarder(db, shipped)).toBe(false);
     app = appOn(db);
     const after = await local(request(app).get(`/api/formulas/${before.id}`));
     expect(after.body).toEqual(before);
@@ -136,9 +141,11 @@ test('a migration that comes later copies the file first', () => {
 
 test('the demo household sets at least four formulas, one with two revisions, and sets them once', () => {
   const db = openStore(':memory:', migrations, now);
-  seedLarder(db, shipped);
-  setTable(db, shipped, join(root, 'data/demo'));
-  setTable(db, shipped, join(root, 'data/demo'));
+  const kitchen = kitchenOn(db);
+  setTable(kitchen, shipped, join(root, 'data'));
+  setTable(kitchen, shipped, join(root, 'data'));
+  expect(kitchen.payload.packs.length).toBeGreaterThan(10);
+  expect(kitchen.larder.inHand.get('plain-flour')).toBe('pack-mill-flour');
   const counts = db
     .prepare<[], { count: number }>('SELECT COUNT(*) AS count FROM revision GROUP BY formula_id')
     .all()

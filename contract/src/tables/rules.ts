@@ -1,4 +1,4 @@
-import { type CautionRule, type SwapRule } from '@fellmist/core';
+import { type CautionRule, type SwapRule, type WordGroup } from '@fellmist/core';
 import * as z from 'zod';
 
 const reason = z.string().min(1);
@@ -36,4 +36,9 @@ export function readSwapRules(json: string): readonly SwapRule[] {
 /** Cautions from their JSON table; throws a ZodError with the path of the first fault. */
 export function readCautions(json: string): readonly CautionRule[] {
   return z.array(caution).parse(JSON.parse(json));
+}
+
+/** Words for one thing in different kitchens, from their JSON table; throws a ZodError with the path of the first fault. */
+export function readWordGroups(json: string): readonly WordGroup[] {
+  return z.array(z.array(z.string().regex(/^[a-z][a-z ]*$/)).min(2)).parse(JSON.parse(json));
 }

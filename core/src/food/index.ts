@@ -1,3 +1,4 @@
+export { isBarcode } from './barcode';
 export { type CompositionFault, checkComposition } from './check';
 export { type Composition, kjFromKcal, type Nutrient, NUTRIENTS, type Polyol, POLYOLS, saltFromSodium, type Sugar, SUGARS } from './composition';
 export { energyByFactors, type EnergyRule } from './energy';

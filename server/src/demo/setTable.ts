@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type LarderPayload } from '@fellmist/contract';
+import { lookedUpSchema, type ShippedLarder } from '@fellmist/contract';
 import { allLines, type Larder, matchFood, openSwap, readRecipeText, startWorksheet, stockLarder, type SwapRule, takeAll, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
-import { type Store } from '../store/database';
+import { addDays, formatISO, parseISO } from 'date-fns';
 import { countFormulas, createFormula, saveRevision } from '../store/formulas';
+import { type Kitchen } from '../store/kitchen';
 
 const household = z.array(
   z.strictObject({
@@ -29,8 +30,64 @@ function swap(sheet: Worksheet, from: string, rule: SwapRule, share: number, lar
   return takeAll(opened.sheet, larder);
 }
 
-/** Fills an empty shelf with the demo household: its recipes are read and rebuilt by the same core as any other. */
-export function setTable(db: Store, shipped: LarderPayload, folder: string): void {
+const ago = z.number().int();
+const larderTable = z.strictObject({
+  packs: z.array(
+    z.strictObject({
+      id: z.string(),
+      code: z.string(),
+      price: z.number(),
+      measuresG: z.record(z.string(), z.number()).default({}),
+      cup: z.strictObject({ cupMl: z.number(), massesG: z.array(z.number()) }).optional(),
+      thirstTests: z.array(z.strictObject({ powderG: z.number(), waterG: z.number(), daysAgo: ago })).default([]),
+      note: z.string().default(''),
+      leftG: z.number().optional(),
+      openedDaysAgo: ago.optional(),
+      bestInDays: ago.optional(),
+    }),
+  ),
+  leftOvers: z.array(z.strictObject({ id: z.string(), foodId: z.string(), leftG: z.number(), openedDaysAgo: ago, note: z.string() })),
+});
+
+/** Stocks the demo larder: packs from the label shelf with the household's own weighings, prices and dates around today. */
+function stockTable(kitchen: Kitchen, folder: string): void {
+  const shelf = z.array(lookedUpSchema).parse(JSON.parse(readFileSync(join(folder, 'label-shelf.json'), 'utf8')));
+  const { packs, leftOvers } = larderTable.parse(JSON.parse(readFileSync(join(folder, 'demo', 'larder.json'), 'utf8')));
+  const dayIn = (days: number): string => formatISO(addDays(parseISO(kitchen.today), days), { representation: 'date' });
+  for (const { id, code, price, measuresG, cup, thirstTests, note, leftG, openedDaysAgo, bestInDays } of packs) {
+    const found = shelf.find((pack) => pack.code === code);
+    if (!found) throw new Error(`demo larder: no pack has the code ${code}`);
+    const { name, kindId, label, netG, allergens, mayContain } = found;
+    const tests = thirstTests.map((test, i) => ({ id: `t${i + 1}`, powderG: test.powderG, waterG: test.waterG, on: dayIn(-test.daysAgo) }));
+    const pack = {
+      id,
+      name,
+      kindId,
+      barcode: code,
+      label,
+      netG,
+      mayContain,
+      price,
+      measuresG,
+      thirstTests: tests,
+      note,
+      ...(cup ? { cup } : {}),
+      ...(allergens ? { allergens } : {}),
+    };
+    kitchen.savePack(pack, 0);
+    if (leftG === undefined) continue;
+    const dates = { ...(openedDaysAgo === undefined ? {} : { openedOn: dayIn(-openedDaysAgo) }), ...(bestInDays === undefined ? {} : { bestBefore: dayIn(bestInDays) }) };
+    kitchen.putStock({ id: `stock-${id}`, foodId: id, leftG, ...dates, origin: 'pack', note: '' });
+  }
+  for (const { id, foodId, leftG, openedDaysAgo, note } of leftOvers) {
+    kitchen.putStock({ id, foodId, leftG, openedOn: dayIn(-openedDaysAgo), origin: 'left over', note });
+  }
+}
+
+/** Fills an empty shelf and larder with the demo household: its recipes are read and rebuilt by the same core as any other. */
+export function setTable(kitchen: Kitchen, shipped: ShippedLarder, dataFolder: string): void {
+  const { db } = kitchen;
+  const folder = join(dataFolder, 'demo');
   if (countFormulas(db) > 0) return;
   const larder = stockLarder(shipped.foods);
   const rules = new Map(shipped.rules.map((rule) => [rule.id, rule]));
@@ -53,4 +110,5 @@ export function setTable(db: Store, shipped: LarderPayload, folder: string): voi
       headId = save.revisionId;
     });
   }
+  stockTable(kitchen, dataFolder);
 }

@@ -1,5 +1,5 @@
 import { readFileSync, statSync } from 'node:fs';
-import { type LarderPayload } from '@fellmist/contract';
+import { type ShippedLarder } from '@fellmist/contract';
 import {
   allLines,
   analyse,
@@ -80,7 +80,7 @@ export function describe(formula: Formula, analysis: Analysis): object {
   };
 }
 
-export function runAnalyse(file: string, shipped: LarderPayload): object {
+export function runAnalyse(file: string, shipped: ShippedLarder): object {
   const larder = stockLarder(shipped.foods);
   const formula = readFormulaFile(file, larder);
   return describe(formula, analyse(formula, larder, shipped.cautions));
@@ -102,7 +102,7 @@ function ruleFor(from: string, to: string, rules: readonly SwapRule[], larder: L
 }
 
 /** Swaps one food in a formula, takes every proposal, and gives original, rebuild and what was taken. */
-export function rebuildFormula(original: Formula, swap: string, shipped: LarderPayload): { readonly sheet: Worksheet; readonly report: object } {
+export function rebuildFormula(original: Formula, swap: string, shipped: ShippedLarder): { readonly sheet: Worksheet; readonly report: object } {
   const larder = stockLarder(shipped.foods);
   const sides = /^(.+?)\s*->\s*(.+)$/.exec(swap.trim());
   if (!sides?.[1] || !sides[2]) throw new DoorError('--swap: write it as "FROM -> TO", such as "plain flour -> oat flour".');
@@ -131,6 +131,6 @@ export function rebuildFormula(original: Formula, swap: string, shipped: LarderP
   return { sheet: done, report };
 }
 
-export function runRebuild(file: string, swap: string, shipped: LarderPayload): object {
+export function runRebuild(file: string, swap: string, shipped: ShippedLarder): object {
   return rebuildFormula(readFormulaFile(file, stockLarder(shipped.foods)), swap, shipped).report;
 }

@@ -1,4 +1,4 @@
-import { type Problem, type StoredFormula } from '@fellmist/contract';
+import { type Problem, type StoredFormula, type StoredPack } from '@fellmist/contract';
 import { type ErrorRequestHandler, type RequestHandler, type Response } from 'express';
 import { ZodError } from 'zod';
 
@@ -8,7 +8,7 @@ export class ProblemError extends Error {
     readonly status: number,
     readonly title: string,
     readonly detail: string,
-    readonly extra: { readonly field?: string; readonly current?: StoredFormula } = {},
+    readonly extra: { readonly field?: string; readonly current?: StoredFormula; readonly currentPack?: StoredPack } = {},
   ) {
     super(detail);
   }
@@ -25,7 +25,8 @@ function fromZod(error: ZodError): Problem {
 }
 
 function fromBodyParser(error: { type?: unknown; status?: unknown }): Problem | undefined {
-  if (error.type === 'entity.too.large') return { type: 'about:blank', title: 'Too large', status: 413, detail: 'The request is larger than 2 MB; nothing was saved.' };
+  if (error.type === 'entity.too.large')
+    return { type: 'about:blank', title: 'Too large', status: 413, detail: 'That is larger than Fellmist takes (2 MB, and 24 MB for a table); nothing was saved.' };
   if (error.type === 'entity.parse.failed') return { type: 'about:blank', title: 'Not JSON', status: 400, detail: 'The body cannot be read as JSON; nothing was saved.' };
   if (typeof error.status === 'number' && error.status >= 400 && error.status < 500)
     return { type: 'about:blank', title: 'Bad request', status: error.status, detail: 'The request cannot be read; nothing was saved.' };

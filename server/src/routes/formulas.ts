@@ -3,7 +3,7 @@ import { saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } fr
 import { allLines, analyse, type Figures, type Formula, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
 import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
-import { type Store } from '../store/database';
+import { type Kitchen } from '../store/kitchen';
 import { createFormula, deleteFormula, listFormulas, readFormula, restoreFormula, saveRevision, type ShelfRow } from '../store/formulas';
 
 function missing(): ProblemError {
@@ -59,15 +59,22 @@ function fileName(title: string): string {
   }.jsonld`;
 }
 
+/** The foods of both sides, which stay at hand once a formula uses them. */
+function foodsUsed({ original, rebuild }: Worksheet): readonly string[] {
+  return [...allLines(original), ...allLines(rebuild)].flatMap(({ foodId }) => foodId ?? []);
+}
+
 /** Formulas and their immutable revisions. */
-export function formulaRoutes(db: Store, larder: Larder, now: () => string): Router {
+export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
   const router = Router();
+  const { db } = kitchen;
   router.get('/formulas', (_request, response) => {
-    response.set('Cache-Control', 'no-store').json(listFormulas(db).map((row) => shelfEntry(row, larder)));
+    response.set('Cache-Control', 'no-store').json(listFormulas(db).map((row) => shelfEntry(row, kitchen.larder)));
   });
   router.post('/formulas', (request, response) => {
     const save = saveSchema.parse(request.body);
     const stored = createFormula(db, randomUUID(), save, now());
+    kitchen.takeUp(foodsUsed(save.worksheet));
     response.location(`/api/formulas/${stored.id}`);
     sendStored(response, stored, 201);
   });
@@ -94,6 +101,7 @@ export function formulaRoutes(db: Store, larder: Larder, now: () => string): Rou
         { current: result.stored },
       );
     }
+    kitchen.takeUp(foodsUsed(save.worksheet));
     sendStored(response, result.stored);
   });
   router.delete('/formulas/:id', (request, response) => {
@@ -111,7 +119,7 @@ export function formulaRoutes(db: Store, larder: Larder, now: () => string): Rou
     response
       .type('application/ld+json')
       .set('Content-Disposition', `attachment; filename="${fileName(rebuild.title)}"`)
-      .send(writeRecipeJsonLd(rebuild, larder, original));
+      .send(writeRecipeJsonLd(rebuild, kitchen.larder, original));
   });
   return router;
 }

@@ -1,0 +1,49 @@
+import Papa from 'papaparse';
+
+export type ReadCsv =
+  | { readonly ok: true; readonly rows: readonly Readonly<Record<string, string>>[]; readonly ignored: readonly string[]; readonly encoding: string }
+  | { readonly ok: false; readonly error: string };
+
+/** More rows than this are no household's larder. */
+export const MOST_ROWS = 50_000;
+
+function decode(bytes: Uint8Array): { readonly text: string; readonly encoding: string } {
+  try {
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+    return { text, encoding: 'UTF-8' };
+  } catch {
+    return { text: new TextDecoder('windows-1252').decode(bytes), encoding: 'Latin-1' };
+  }
+}
+
+/** Undoes the apostrophe that keeps a spreadsheet from running a cell. */
+function undefuse(cell: string): string {
+  return /^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell;
+}
+
+/**
+ * Rows of a CSV file by column name: UTF-8 with or without a byte order mark, else Latin-1; comma, semicolon or tab. Refused
+ * in words: binary, no heading row, the wanted columns missing, too many rows, an open quote.
+ */
+export function readCsv(bytes: Uint8Array, columns: readonly string[], needed: readonly string[]): ReadCsv {
+  if (bytes.subarray(0, 4096).includes(0)) return { ok: false, error: 'This is not a CSV file: it holds binary data. Export the table as "CSV (UTF-8)" and try again.' };
+  const { text, encoding } = decode(bytes);
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
+    transformHeader: (head) => head.trim().toLowerCase().replace(/\s+/g, '_'),
+  });
+  const found = parsed.meta.fields ?? [];
+  const missing = needed.filter((column) => !found.includes(column));
+  if (missing.length > 0) {
+    const heads = found.filter(Boolean).slice(0, 8).join(', ') || 'none';
+    return { ok: false, error: `The column ${missing.map((column) => `"${column}"`).join(' and ')} is missing. The first row must name the columns; found: ${heads}.` };
+  }
+  const quote = parsed.errors.find(({ type }) => type === 'Quotes');
+  if (quote) return { ok: false, error: `Row ${(quote.row ?? 0) + 2}: a quotation mark is opened and not closed.` };
+  if (parsed.data.length > MOST_ROWS) return { ok: false, error: `These are ${parsed.data.length} rows; up to ${MOST_ROWS} can be read at a time.` };
+  if (parsed.data.length === 0) return { ok: false, error: 'There is no row under the heading row.' };
+  const rows = parsed.data.map((cells) => Object.fromEntries(Object.entries(cells).flatMap(([column, cell]) => (typeof cell === 'string' ? [[column, undefuse(cell)]] : []))));
+  return { ok: true, rows, ignored: found.filter((column) => column !== '' && !columns.includes(column)), encoding };
+}

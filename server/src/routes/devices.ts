@@ -1,0 +1,26 @@
+import { isBarcode } from '@fellmist/core';
+import { Router } from 'express';
+import { type LabelLookup, LookupDown } from '../devices/labelLookup';
+import { ProblemError } from '../http/problem';
+
+/** Simulated devices: packs by bar code. */
+export function deviceRoutes(labels: LabelLookup): Router {
+  const router = Router();
+  router.get('/devices/labels/:code', async (request, response) => {
+    const { code } = request.params;
+    if (!isBarcode(code))
+      throw new ProblemError(422, 'No bar code', 'That is no bar code: it holds 8, 12, 13 or 14 digits, and the last one must fit the others. Check for a slip.', {
+        field: 'code',
+      });
+    const gone = new AbortController();
+    response.on('close', () => gone.abort());
+    try {
+      response.set('Cache-Control', 'no-store').json(await labels.find(code, gone.signal));
+    } catch (error) {
+      if (gone.signal.aborted) return;
+      if (!(error instanceof LookupDown)) throw error;
+      throw new ProblemError(503, 'Label service down', 'The label service does not answer. Type the label in by hand, or try again later.');
+    }
+  });
+  return router;
+}

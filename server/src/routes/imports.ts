@@ -1,0 +1,58 @@
+import { writeFoodTable, writePackTable } from '@fellmist/contract/tables';
+import express, { Router } from 'express';
+import * as z from 'zod';
+import { ProblemError } from '../http/problem';
+import { type Batch, previewImport } from '../imports/preview';
+import { ownFoods } from '../store/foods';
+import { type Kitchen } from '../store/kitchen';
+
+/** Larger tables are refused before they are read. */
+const MOST_BYTES = '24mb';
+/** Previews that wait to be accepted; the oldest gives way. */
+const MOST_WAITING = 4;
+/** An import up to this many foods is at hand at once; of a larger one, what is used. */
+const MOST_AT_HAND = 300;
+
+const query = z.strictObject({ of: z.enum(['foods', 'packs']) });
+
+/** Tables in and out: a preview first, nothing written until it is accepted, all of it or nothing. */
+export function importRoutes(kitchen: Kitchen): Router {
+  const router = Router();
+  const waiting = new Map<string, Batch>();
+
+  router.post('/imports', express.raw({ type: () => true, limit: MOST_BYTES }), (request, response) => {
+    const { of } = query.parse(request.query);
+    if (!Buffer.isBuffer(request.body) || request.body.length === 0) throw new ProblemError(422, 'The file is empty', 'The file is empty; choose another.');
+    const batch = previewImport(request.body, of, kitchen);
+    const oldest = waiting.size >= MOST_WAITING ? waiting.keys().next().value : undefined;
+    if (oldest !== undefined) waiting.delete(oldest);
+    waiting.set(batch.preview.id, batch);
+    response.status(201).json(batch.preview);
+  });
+
+  router.post('/imports/:id/accept', (request, response) => {
+    const batch = waiting.get(request.params.id);
+    if (!batch) throw new ProblemError(404, 'No such preview', 'This preview is no longer there; choose the file again. Nothing was imported.');
+    kitchen.takeIn(batch.foods, batch.packs, batch.stock, batch.foods.length <= MOST_AT_HAND);
+    waiting.delete(request.params.id);
+    response.json({ foods: batch.foods.length, packs: batch.packs.length });
+  });
+
+  router.get('/foods.csv', (request, response) => {
+    const all = request.query['all'] === '1' ? kitchen.payload.foods : ownFoods(kitchen.db);
+    response
+      .type('text/csv')
+      .set('Content-Disposition', 'attachment; filename="fellmist-foods.csv"')
+      .send(`\ufeff${writeFoodTable(all)}`);
+  });
+
+  router.get('/packs.csv', (_request, response) => {
+    const { packs, stock } = kitchen.payload;
+    const rows = packs.map(({ pack }) => ({ pack, stock: stock.find(({ foodId }) => foodId === pack.id) }));
+    response
+      .type('text/csv')
+      .set('Content-Disposition', 'attachment; filename="fellmist-packs.csv"')
+      .send(`\ufeff${writePackTable(rows)}`);
+  });
+  return router;
+}

@@ -1,0 +1,154 @@
+import { type LarderPayload, type ShippedLarder } from '@fellmist/contract';
+import { type Food, inOrderOfUse, kindIdOf, type Larder, type Pack, packAsFood, type StockItem, stockLarder, type WordGroup } from '@fellmist/core';
+import { type Store } from './database';
+import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
+import { type Listed, listFoods, unlistFood } from './listing';
+import { deletePack, type PackSave, putPack, readPack, readPacks, restorePack, savePack } from './packs';
+import { readRules } from './rules';
+import { deleteStock, putStock, readStock } from './stock';
+
+/**
+ * The household's foods, packs and stock as one thing: whatever is written is listed anew in the same transaction, and
+ * what is read is kept until the next write.
+ */
+export class Kitchen {
+  private kept: { readonly payload: LarderPayload; readonly larder: Larder } | undefined;
+
+  constructor(
+    readonly db: Store,
+    private readonly now: () => string,
+    readonly wordGroups: readonly WordGroup[],
+  ) {}
+
+  get today(): string {
+    return this.now().slice(0, 10);
+  }
+
+  private read(): { readonly payload: LarderPayload; readonly larder: Larder } {
+    if (this.kept) return this.kept;
+    const foods = foodsAtHand(this.db);
+    const packs = readPacks(this.db);
+    const stock = readStock(this.db);
+    const bare = packs.map(({ pack }) => pack);
+    const byId = stockLarder(foods, bare).foods;
+    const inStock = [...new Set(inOrderOfUse(stock, byId, this.today).map(({ foodId }) => foodId))].filter((id) => byId.get(id)?.packOf !== undefined);
+    this.kept = { payload: { foods, ...readRules(this.db), packs, stock, inStock }, larder: stockLarder(foods, bare, inStock) };
+    return this.kept;
+  }
+
+  /** What the browser computes with. */
+  get payload(): LarderPayload {
+    return this.read().payload;
+  }
+
+  get larder(): Larder {
+    return this.read().larder;
+  }
+
+  /** Forgets what was read; the next reader reads anew. */
+  changed(): void {
+    this.kept = undefined;
+  }
+
+  private kindOf(pack: Pack): Food | undefined {
+    return readFood(this.db, pack.kindId)?.food;
+  }
+
+  /** Lists foods and packs by id anew; what is gone is taken off. */
+  relist(ids: readonly string[]): void {
+    const stock = readStock(this.db);
+    const entries = ids.flatMap((id): Listed[] => {
+      const pack = readPack(this.db, id)?.pack;
+      const kind = pack && this.kindOf(pack);
+      const food = pack && kind ? packAsFood(pack, kind) : readFood(this.db, id)?.food;
+      if (!food) {
+        unlistFood(this.db, id);
+        return [];
+      }
+      return [{ food, ...(pack ? { pack } : {}), stock: stock.filter((item) => item.foodId === id), today: this.today }];
+    });
+    listFoods(this.db, entries);
+    this.changed();
+  }
+
+  private write<T>(act: () => T, relisted: readonly string[]): T {
+    return this.db.transaction(() => {
+      const result = act();
+      this.relist(relisted);
+      return result;
+    })();
+  }
+
+  /** Saves a pack over a known version; undefined where its kind is no food of the table. */
+  savePack(pack: Pack, knownVersion: number): PackSave | undefined {
+    if (!this.kindOf(pack)) return undefined;
+    return this.write(() => {
+      takeUpFoods(this.db, [pack.kindId]);
+      return savePack(this.db, pack, knownVersion, this.now());
+    }, [pack.id]);
+  }
+
+  /** Takes in an accepted import, all of it or nothing. */
+  takeIn(foods: readonly Food[], packs: readonly Pack[], stock: readonly StockItem[], atHand: boolean): void {
+    this.db.transaction(() => {
+      putOwnFoods(this.db, foods, atHand);
+      for (const pack of packs) {
+        takeUpFoods(this.db, [pack.kindId]);
+        putPack(this.db, pack, this.now());
+      }
+      for (const item of stock) putStock(this.db, item, this.now());
+      this.listAll(foods);
+      this.relist(packs.map(({ id }) => id));
+    })();
+  }
+
+  deletePack(id: string): boolean {
+    return this.write(() => deletePack(this.db, id, this.now()), [id]);
+  }
+
+  restorePack(id: string): boolean {
+    return this.write(() => restorePack(this.db, id), [id]);
+  }
+
+  putStock(item: StockItem): void {
+    const before = readStock(this.db).find(({ id }) => id === item.id)?.foodId;
+    this.write(() => putStock(this.db, item, this.now()), [item.foodId, ...(before && before !== item.foodId ? [before] : [])]);
+  }
+
+  deleteStock(id: string): boolean {
+    const before = readStock(this.db).find((item) => item.id === id);
+    return before ? this.write(() => deleteStock(this.db, id), [before.foodId]) : false;
+  }
+
+  /** Foods that a formula uses stay at hand from now on. */
+  takeUp(ids: readonly string[]): void {
+    if (takeUpFoods(this.db, ids)) this.changed();
+  }
+
+  /** Lists every food that `foods` names and the packs of their kinds. */
+  listAll(foods: readonly Food[]): void {
+    const ids = new Set(foods.map(({ id }) => id));
+    const packs = readPacks(this.db).filter(({ pack }) => ids.has(pack.kindId));
+    const stock = readStock(this.db);
+    const byFood = new Map<string, StockItem[]>();
+    for (const item of stock) byFood.set(item.foodId, [...(byFood.get(item.foodId) ?? []), item]);
+    listFoods(
+      this.db,
+      foods.map((food) => ({ food, stock: byFood.get(food.id) ?? [], today: this.today })),
+    );
+    this.relist(packs.map(({ pack }) => pack.id));
+  }
+
+  /** The kind a food or pack answers to, whether it is at hand or not. */
+  kindIdOf(id: string): string | undefined {
+    const food = this.larder.foods.get(id) ?? readFood(this.db, id)?.food;
+    return food && kindIdOf(food);
+  }
+}
+
+/** The shipped tables as they stand in the database are listed once they changed. */
+export function openKitchen(db: Store, shipped: ShippedLarder, seeded: boolean, now: () => string): Kitchen {
+  const kitchen = new Kitchen(db, now, shipped.wordGroups);
+  if (seeded) db.transaction(() => kitchen.listAll(shipped.foods))();
+  return kitchen;
+}
