@@ -21,7 +21,11 @@ describe('every place, light and dark, wide and narrow', () => {
 
   test.each([
     ['/shelf', 1280, 'light'],
-    ['/larder', 1280, 'dark'],
+    ['/larder?food=pack-casein', 1280, 'dark'],
+    ['/larder/pack/pack-coconut-flour', 1280, 'light'],
+    ['/larder/pack/pack-casein', 390, 'dark'],
+    ['/larder/tables', 1280, 'light'],
+    ['/larder', 390, 'light'],
     ['/bench/paste', 1280, 'light'],
     [LOAF, 1280, 'light'],
     [LOAF, 1280, 'dark'],

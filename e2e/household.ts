@@ -90,7 +90,7 @@ export async function press(page: Page, name: string): Promise<void> {
   const handle = await page
     .waitForFunction(
       (wanted) =>
-        [...document.querySelectorAll<HTMLElement>('button, a, label.button')].find(
+        [...document.querySelectorAll<HTMLElement>('button, a, label.button, fm-choice label')].find(
           (one) =>
             one.offsetParent !== null &&
             !(one as HTMLButtonElement).disabled &&

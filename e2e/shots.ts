@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Browser, type Page } from 'puppeteer-core';
-import { Household, openBrowser, openPage, press, sees } from './household';
+import { Household, openBrowser, openPage, press, sees, type } from './household';
 
 interface View {
   readonly name: string;
@@ -11,6 +11,14 @@ interface View {
   readonly theme?: 'dark';
   /** What is done on the page before the picture is taken. */
   readonly act?: (page: Page) => Promise<void>;
+}
+
+/** A pack of the label shelf whose label does not add up. */
+const BAD_LABEL = '2000000505626';
+
+async function larderShown(page: Page): Promise<void> {
+  await page.waitForSelector('.rows .name');
+  await page.waitForSelector('fm-food-card table');
 }
 
 async function openLoaf(page: Page): Promise<void> {
@@ -28,7 +36,24 @@ async function swapFlour(page: Page): Promise<void> {
 /** The main views, from the demo household, as docs/screenshots holds them. */
 const VIEWS: readonly View[] = [
   { name: 'shelf', path: '/shelf' },
-  { name: 'larder', path: '/larder' },
+  { name: 'larder', path: '/larder?food=pack-mill-flour', act: larderShown },
+  {
+    name: 'label-desk',
+    path: '/larder/pack/new',
+    act: async (page) => {
+      await type(page, '#barcode', BAD_LABEL);
+      await press(page, 'Look up');
+      await sees(page, 'do not add up');
+    },
+  },
+  {
+    name: 'thirst-test',
+    path: '/larder/pack/pack-casein',
+    act: async (page) => {
+      await press(page, 'Thirst');
+      await page.waitForSelector('fm-chart canvas');
+    },
+  },
   {
     name: 'paste',
     path: '/bench/paste',

@@ -44,3 +44,8 @@ export function inOrderOfUse(items: readonly StockItem[], foods: ReadonlyMap<str
   };
   return items.filter(({ leftG }) => leftG > 0).sort((a, b) => due(a) - due(b));
 }
+
+/** Ids of the packs that are in stock, in the order of use. */
+export function packsInStock(items: readonly StockItem[], foods: ReadonlyMap<string, Food>, today: string): readonly string[] {
+  return [...new Set(inOrderOfUse(items, foods, today).map(({ foodId }) => foodId))].filter((id) => foods.get(id)?.packOf !== undefined);
+}

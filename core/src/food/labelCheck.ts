@@ -78,7 +78,7 @@ function energyCause(energy: Interval & { readonly printed: number }, parts: Int
   if (near((middle * 100) / massG) && massG !== 100) return 'The figure looks like that of 100 g, not of a serving.';
   const fibre = part(stated, 'fibreG', 'high');
   if (energy.low > parts.high) {
-    if (label.tradition === 'us' && near(middle + 4 * fibre)) return 'The carbohydrate seems to leave fibre out: is this an EU or UK label?';
+    if (label.tradition === 'us' && near(parts.high + 2 * fibre)) return 'The carbohydrate seems to leave fibre out: is this an EU or UK label?';
     return 'Fat, carbohydrate or protein is too low, or the energy too high; read the panel again.';
   }
   if (label.tradition === 'eu' && fibre > 1 && near(middle - 4 * fibre)) return 'The carbohydrate seems to include fibre: is this a US label?';

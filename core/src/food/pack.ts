@@ -79,7 +79,7 @@ const DIRECT: readonly (LabelFigure & Nutrient)[] = [
   'energyKcal',
 ];
 
-type Figures = { -readonly [K in Nutrient]?: number };
+type Figures = Partial<Record<Nutrient, number>>;
 
 function fromStated(stated: StatedFigures, label: Label, generic: Food): { readonly figures: Figures; readonly halves: Figures } {
   const figures: Figures = {};
@@ -126,6 +126,8 @@ export function packComposition(pack: Pack, generic: Food): Pick<Food, 'per100g'
   if (!label || Object.keys(stated).length === 0) return { per100g: generic.per100g, ...kept, source: `as its kind: ${generic.source}` };
   const { figures, halves } = fromStated(stated, label, generic);
   const merged: Figures = { ...generic.per100g, ...figures };
+  if (figures.carbohydrateG !== undefined) delete merged.starchG;
+  if (figures.sugarsG !== undefined && figures.addedSugarsG === undefined) delete merged.addedSugarsG;
   if (figures.energyKcal === undefined && figures.proteinG !== undefined && figures.fatG !== undefined && figures.carbohydrateG !== undefined) {
     const reckoned = energyByFactors(merged, label.tradition);
     if (reckoned !== undefined) merged.energyKcal = reckoned;

@@ -70,7 +70,7 @@ export interface Formula {
   readonly carried?: Readonly<Record<string, unknown>>;
 }
 
-export function allLines(formula: Formula): readonly Line[] {
+export function allLines(formula: Pick<Formula, 'parts'>): readonly Line[] {
   return formula.parts.flatMap((part) => part.lines);
 }
 

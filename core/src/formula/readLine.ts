@@ -122,7 +122,7 @@ function unknownUnit(found: Found, larder: Larder): { word: string; rest: string
 function foodDoubts(matches: readonly FoodMatch[], food: Food | undefined): readonly Doubt[] {
   if (!food) return [{ code: 'food-unknown' }];
   const [best, next] = matches;
-  const close = best && next && best.verbatim < 0.999 && best.score - next.score < 0.03;
+  const close = best && next && best.verbatim < 0.999 && best.score - next.score < 0.03 && best.verbatim - next.verbatim < 0.1;
   return (best?.score ?? 0) < SURE || close ? [{ code: 'food-guessed', detail: food.name }] : [];
 }
 

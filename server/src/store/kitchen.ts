@@ -1,5 +1,5 @@
 import { type LarderPayload, type ShippedLarder } from '@fellmist/contract';
-import { type Food, inOrderOfUse, kindIdOf, type Larder, type Pack, packAsFood, type StockItem, stockLarder, type WordGroup } from '@fellmist/core';
+import { type Food, kindIdOf, type Larder, type Pack, packAsFood, packsInStock, type StockItem, stockLarder, type WordGroup } from '@fellmist/core';
 import { type Store } from './database';
 import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
@@ -30,8 +30,7 @@ export class Kitchen {
     const packs = readPacks(this.db);
     const stock = readStock(this.db);
     const bare = packs.map(({ pack }) => pack);
-    const byId = stockLarder(foods, bare).foods;
-    const inStock = [...new Set(inOrderOfUse(stock, byId, this.today).map(({ foodId }) => foodId))].filter((id) => byId.get(id)?.packOf !== undefined);
+    const inStock = packsInStock(stock, stockLarder(foods, bare).foods, this.today);
     this.kept = { payload: { foods, ...readRules(this.db), packs, stock, inStock }, larder: stockLarder(foods, bare, inStock) };
     return this.kept;
   }

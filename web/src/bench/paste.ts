@@ -1,13 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { allLines, changeLine, type Formula, type Line, lineState, type MeasureSystem, type Mend, mendLine, readRecipeJsonLd, readRecipeText, worksheetFrom } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { Pantry } from '../state/pantry';
 import { Choice, type Option } from '../ui/choice';
 import { ReadLine } from './read-line';
 
 const KEPT = 'fellmist.paste';
+/** Pause in typing after which names nobody knows are looked for in the long list, milliseconds. */
+const STRANGERS_WAIT_MS = 500;
 const EXAMPLE = `Plain muffins
 Makes 12 muffins
 
@@ -84,6 +87,27 @@ export class Paste {
     const states = this.reading().formula ? allLines(this.reading().formula as Formula).map(lineState) : [];
     return { lines: states.length, unsure: states.filter((state) => state === 'unsure').length, gaps: states.filter((state) => state === 'gap').length };
   });
+
+  private readonly strangers = computed(() => {
+    const { formula } = this.reading();
+    return formula ? allLines(formula).flatMap((line) => (line.foodId === undefined && line.name.length > 2 ? [line.name.slice(0, 120)] : [])) : [];
+  });
+
+  constructor() {
+    const pantry = inject(Pantry);
+    const asked = new Set<string>();
+    let waiting: ReturnType<typeof setTimeout> | undefined;
+    effect(() => {
+      const fresh = this.strangers().filter((name) => !asked.has(name));
+      clearTimeout(waiting);
+      if (fresh.length === 0) return;
+      waiting = setTimeout(() => {
+        for (const name of fresh) asked.add(name);
+        pantry.takeUpNamed(fresh.slice(0, 60));
+      }, STRANGERS_WAIT_MS);
+    });
+    inject(DestroyRef).onDestroy(() => clearTimeout(waiting));
+  }
 
   protected type(text: string): void {
     this.text.set(text);

@@ -5,7 +5,15 @@ import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { FoodSelect } from '../ui/food-select';
 
-const BASIS_WORDS = { weighed: 'weighed', entered: 'your grams', piece: 'by the piece', density: 'by its density', custom: 'customary' } as const;
+const BASIS_WORDS = {
+  weighed: 'weighed',
+  entered: 'your grams',
+  piece: 'by the piece',
+  density: 'by its density',
+  'own-piece': 'your own measure',
+  'own-density': 'your own cup',
+  custom: 'customary',
+} as const;
 
 /** One line as read: food, grams and how they were found; opens into fields to mend it. */
 @Component({

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, 
 import { type Line, type SwapRule } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { showChange, showNumber } from '../ui/figures';
+import { Choice } from '../ui/choice';
 import { FoodSelect } from '../ui/food-select';
 
 const SHARES = [
@@ -24,7 +25,7 @@ function ratioOf(rule: SwapRule): string {
 /** Stand-ins for one line, each with its ratio, its reason and what a portion would become. */
 @Component({
   selector: 'fm-swap-panel',
-  imports: [FoodSelect],
+  imports: [Choice, FoodSelect],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './swap-panel.html',
   styleUrl: './swap-panel.less',
@@ -67,6 +68,8 @@ export class SwapPanel {
     this.fault.set(fault);
     if (!fault) this.closed.emit();
   }
+
+  protected readonly packs = computed(() => this.desk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
 
   protected useFood(foodId: string): void {
     this.desk.edit(this.line().id, { kind: 'food', foodId });

@@ -1,77 +1,146 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { type Food, matchFood } from '@fellmist/core';
-import { NzTableModule } from 'ng-zorro-antd/table';
-import { Desk } from '../state/desk';
+import { ScrollingModule } from '@angular/cdk/scrolling';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { type FoodQuery, type FoodRow, type FoodSort, type StoredPack } from '@fellmist/contract';
+import { ALLERGENS, FOOD_KINDS, type FoodKind, SOON_DAYS } from '@fellmist/core';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Preferences } from '../shell/preferences';
+import { Api } from '../state/api';
+import { Pantry } from '../state/pantry';
+import { Choice, type Option } from '../ui/choice';
+import { daysWords, today } from '../ui/day';
 import { showNumber } from '../ui/figures';
+import { FoodCard } from './food-card';
+import { FoodList } from './food-list';
 
-interface FoodRow {
-  readonly food: Food;
-  readonly cells: readonly string[];
-  readonly measures: string;
-  readonly thirst: string;
+type Only = 'all' | NonNullable<FoodQuery['only']>;
+
+const ONLY: readonly Option<Only>[] = [
+  { label: 'All foods', value: 'all' },
+  { label: 'Packs', value: 'packs' },
+  { label: 'In stock', value: 'stock' },
+  { label: 'Use soon', value: 'soon' },
+];
+
+const SORT_WORDS: Readonly<Record<FoodSort, string>> = {
+  fit: 'best fit first',
+  name: 'name',
+  protein: 'protein per 100 kcal',
+  net: 'net carbs, low first',
+  energy: 'energy, low first',
+  price: 'price per 100 g',
+  'protein-price': 'price of 100 g protein',
+};
+
+function cell(amount: number | null, digits: number): string {
+  return amount === null ? '–' : showNumber(amount, digits);
 }
 
-const COLUMNS = [
-  { key: 'energyKcal', name: 'kcal', digits: 0 },
-  { key: 'proteinG', name: 'Protein g', digits: 1 },
-  { key: 'fatG', name: 'Fat g', digits: 1 },
-  { key: 'carbohydrateG', name: 'Carbs g', digits: 1 },
-  { key: 'fibreG', name: 'Fibre g', digits: 1 },
-  { key: 'sugarsG', name: 'Sugars g', digits: 1 },
-] as const;
-
-function thirstWords(food: Food): string {
-  if (!food.thirst) return 'unknown';
-  const { basis, gPerG } = food.thirst;
-  if (basis === 'mass') return `${showNumber(gPerG, 2)} g a gram`;
-  if (basis === 'dryMatter') return `${showNumber(gPerG, 1)} g a dry gram`;
-  return basis === 'dissolves' ? 'holds none' : 'not counted';
-}
-
-/** The foods Fellmist knows, found by any of their names. */
+/** Every food and pack, found by any of its names, filtered and sorted; the chosen one beside the list. */
 @Component({
   selector: 'fm-larder',
-  imports: [NzTableModule],
+  imports: [Choice, FoodCard, FormsModule, NzSelectModule, RouterLink, ScrollingModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './larder.html',
   styleUrl: './larder.less',
 })
 export class LarderPlace {
-  private readonly desk = inject(Desk);
-  protected readonly columns = COLUMNS;
-  protected readonly wanted = signal('');
-  protected readonly opened = signal<string | undefined>(undefined);
-  protected readonly isLoaded = computed(() => this.desk.larder() !== undefined);
+  private readonly router = inject(Router);
+  private readonly preferences = inject(Preferences);
+  protected readonly pantry = inject(Pantry);
+  protected readonly list = new FoodList(inject(Api));
+  /** The food or pack that is open, from the address. */
+  readonly food = input<string>();
+  protected readonly onlyOptions = ONLY;
+  protected readonly kinds = FOOD_KINDS;
+  protected readonly allergenOptions = ALLERGENS.map((name) => ({ label: name, value: name }));
+  protected readonly sorts = Object.entries(SORT_WORDS) as [FoodSort, string][];
+  protected readonly words = signal('');
+  protected readonly only = signal<Only>('all');
+  protected readonly kind = signal<FoodKind | ''>('');
+  protected readonly school = signal<NonNullable<FoodQuery['school']> | ''>('');
+  protected readonly without = signal<NonNullable<FoodQuery['without']>>([]);
+  protected readonly sort = signal<FoodSort>('fit');
+  protected readonly pinned = signal<string | undefined>(undefined);
+  protected readonly removed = signal<StoredPack | undefined>(undefined);
+  protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly isFiltered = computed(() => this.words().trim() !== '' || this.only() !== 'all' || this.kind() !== '' || this.school() !== '' || this.without().length > 0);
+  private readonly query = computed((): Partial<FoodQuery> => ({
+    q: this.words().trim(),
+    sort: this.sort(),
+    ...(this.only() === 'all' ? {} : { only: this.only() as NonNullable<FoodQuery['only']> }),
+    ...(this.kind() === '' ? {} : { kind: this.kind() as FoodKind }),
+    ...(this.school() === '' ? {} : { school: this.school() as NonNullable<FoodQuery['school']> }),
+    ...(this.without().length > 0 ? { without: this.without() } : {}),
+  }));
 
-  private readonly all = computed(() => {
-    const foods = [...(this.desk.larder()?.foods.values() ?? [])];
-    return foods.map((food): FoodRow => ({
-      food,
-      cells: COLUMNS.map(({ key, digits }) => {
-        const amount = food.per100g[key];
-        return amount === undefined ? 'unknown' : showNumber(amount, digits);
-      }),
-      measures: [
-        ...(food.densityGPerMl === undefined ? [] : [`1 cup ${showNumber(food.densityGPerMl * 236.588, 0)} g`]),
-        ...Object.entries(food.measuresG).map(([word, grams]) => `1 ${word} ${showNumber(grams, grams < 10 ? 1 : 0)} g`),
-      ].join(' · '),
-      thirst: thirstWords(food),
-    }));
-  });
+  constructor() {
+    effect(() => {
+      const query = this.query();
+      this.pantry.stock();
+      this.pantry.packs();
+      untracked(() => this.list.ask(query));
+    });
+    inject(DestroyRef).onDestroy(() => this.list.end());
+  }
 
-  protected readonly rows = computed(() => {
-    const words = this.wanted().trim().toLowerCase();
-    const larder = this.desk.larder();
-    if (words === '' || !larder) return this.all();
-    const near = new Set(
-      matchFood(words, larder.index, 12)
-        .filter(({ score }) => score > 0.5)
-        .map(({ foodId }) => foodId),
-    );
-    return this.all().filter(({ food }) => near.has(food.id) || food.kind.includes(words) || [food.name, ...food.synonyms].some((name) => name.toLowerCase().includes(words)));
-  });
+  protected readonly trackRow = (index: number, row: FoodRow | undefined): string | number => row?.id ?? index;
 
-  protected toggle(id: string): void {
-    this.opened.set(this.opened() === id ? undefined : id);
+  protected figures(row: FoodRow): readonly string[] {
+    return [cell(row.energyKcal, 0), cell(row.proteinG, 1), cell(row.fatG, 1), cell(row.netCarbG, 1), cell(row.fibreG, 1), cell(row.proteinPer100Kcal, 1)];
+  }
+
+  protected price(row: FoodRow): string {
+    const amount = this.sort() === 'protein-price' ? row.pricePer100gProtein : row.pricePer100g;
+    return amount === null ? '' : this.preferences.showPrice(amount);
+  }
+
+  protected left(row: FoodRow): string {
+    return row.leftG === null ? '' : `${showNumber(row.leftG, 0)} g`;
+  }
+
+  protected due(row: FoodRow): string {
+    if (row.useBy === null) return '';
+    const daysLeft = differenceInCalendarDays(parseISO(row.useBy), parseISO(today()));
+    return daysLeft <= SOON_DAYS ? `use ${daysWords(daysLeft)}` : '';
+  }
+
+  protected open(id: string | undefined): void {
+    void this.router.navigate([], { queryParams: { food: id ?? null }, queryParamsHandling: 'merge' });
+  }
+
+  protected clear(): void {
+    this.words.set('');
+    this.only.set('all');
+    this.kind.set('');
+    this.school.set('');
+    this.without.set([]);
+  }
+
+  protected retry(): void {
+    this.list.ask(this.query());
+  }
+
+  protected packGone(stored: StoredPack): void {
+    this.removed.set(stored);
+    this.open(undefined);
+  }
+
+  protected bringBack(stored: StoredPack): void {
+    this.pantry.restorePack(stored).subscribe((words) => {
+      this.fault.set(words);
+      if (words === undefined) this.removed.set(undefined);
+    });
+  }
+
+  /** Up and down in the list move from name to name. */
+  protected step(event: Event, by: 1 | -1): void {
+    const names = [...document.querySelectorAll<HTMLElement>('.rows .name')];
+    const next = names[names.indexOf(event.target as HTMLElement) + by];
+    if (!next) return;
+    event.preventDefault();
+    next.focus();
   }
 }

@@ -4,6 +4,8 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'shelf' },
   { path: 'shelf', title: 'Shelf', loadComponent: () => import('../shelf/shelf').then((m) => m.Shelf) },
   { path: 'larder', title: 'Larder', loadComponent: () => import('../larder/larder').then((m) => m.LarderPlace) },
+  { path: 'larder/tables', title: 'Tables in and out', loadComponent: () => import('../larder/tables').then((m) => m.Tables) },
+  { path: 'larder/pack/:id', title: 'Pack', loadComponent: () => import('../larder/pack-editor').then((m) => m.PackEditor) },
   { path: 'bench', pathMatch: 'full', title: 'Bench', loadComponent: () => import('../bench/empty-bench').then((m) => m.EmptyBench) },
   { path: 'bench/paste', title: 'Paste a recipe', loadComponent: () => import('../bench/paste').then((m) => m.Paste) },
   { path: 'bench/:id', title: 'Bench', loadComponent: () => import('../bench/bench').then((m) => m.Bench) },

@@ -1,6 +1,19 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type LarderPayload, type Problem, type SaveRequest, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
+import {
+  type FoodPage,
+  type FoodQuery,
+  type ImportPreview,
+  type LabelAnswer,
+  type LarderPayload,
+  type MatchedFoods,
+  type Problem,
+  type SaveRequest,
+  type ShelfEntry,
+  type StoredFormula,
+  type StoredPack,
+} from '@fellmist/contract';
+import { type Food, type Pack, type StockItem } from '@fellmist/core';
 import { type Observable } from 'rxjs';
 
 /** The server's resources, one method each. */
@@ -10,6 +23,55 @@ export class Api {
 
   larder(): Observable<LarderPayload> {
     return this.http.get<LarderPayload>('/api/larder');
+  }
+
+  foods(query: Partial<FoodQuery>): Observable<FoodPage> {
+    const params = Object.fromEntries(
+      Object.entries(query).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, Array.isArray(value) ? value.join(',') : value]])),
+    );
+    return this.http.get<FoodPage>('/api/foods', { params });
+  }
+
+  food(id: string): Observable<Food> {
+    return this.http.get<Food>(`/api/foods/${encodeURIComponent(id)}`);
+  }
+
+  /** Foods that the names may mean, beyond those at hand. */
+  matchFoods(names: readonly string[]): Observable<MatchedFoods> {
+    return this.http.post<MatchedFoods>('/api/foods/match', { names });
+  }
+
+  savePack(pack: Pack, version: number): Observable<StoredPack> {
+    const headers: Record<string, string> = version === 0 ? { 'If-None-Match': '*' } : { 'If-Match': `"${version}"` };
+    return this.http.put<StoredPack>(`/api/packs/${encodeURIComponent(pack.id)}`, pack, { headers });
+  }
+
+  removePack(id: string): Observable<unknown> {
+    return this.http.delete(`/api/packs/${encodeURIComponent(id)}`);
+  }
+
+  restorePack(id: string): Observable<unknown> {
+    return this.http.post(`/api/packs/${encodeURIComponent(id)}/restore`, {});
+  }
+
+  putStock(item: StockItem): Observable<StockItem> {
+    return this.http.put<StockItem>(`/api/stock/${encodeURIComponent(item.id)}`, item);
+  }
+
+  removeStock(id: string): Observable<unknown> {
+    return this.http.delete(`/api/stock/${encodeURIComponent(id)}`);
+  }
+
+  lookUpLabel(code: string): Observable<LabelAnswer> {
+    return this.http.get<LabelAnswer>(`/api/devices/labels/${encodeURIComponent(code)}`);
+  }
+
+  previewImport(file: Blob, of: ImportPreview['of']): Observable<ImportPreview> {
+    return this.http.post<ImportPreview>('/api/imports', file, { params: { of } });
+  }
+
+  acceptImport(id: string): Observable<{ readonly foods: number; readonly packs: number }> {
+    return this.http.post<{ foods: number; packs: number }>(`/api/imports/${encodeURIComponent(id)}/accept`, {});
   }
 
   shelf(): Observable<readonly ShelfEntry[]> {

@@ -9,6 +9,7 @@ import {
   candidatesFor,
   editRebuildLine,
   type Formula,
+  kindIdOf,
   type Larder,
   type Line,
   liquidBalance,
@@ -122,6 +123,23 @@ export class Desk {
 
   mendOriginal(lineId: string, mend: Mend): void {
     this.act((sheet, larder) => mendOriginalLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `mend ${lineId}`);
+  }
+
+  /** The kind that a line's food answers to and the packs of it, to choose "this very pack" or "any of its kind". */
+  packsFor(line: Line): readonly { readonly id: string; readonly name: string }[] {
+    const larder = this.larder();
+    const food = line.foodId === undefined ? undefined : larder?.foods.get(line.foodId);
+    const kind = food && larder?.foods.get(kindIdOf(food));
+    const packs = (kind && larder?.packsOf.get(kind.id)) ?? [];
+    return kind && packs.length > 0 ? [{ id: kind.id, name: `any ${kind.name.toLowerCase()}` }, ...packs.map(({ id, name }) => ({ id, name }))] : [];
+  }
+
+  /** Puts another pack, or the kind itself, in a line's place; the original follows where it is the same line. */
+  usePack(line: Line, foodId: string): void {
+    const from = line.origin?.kind === 'kept' ? line.origin.lineId : undefined;
+    const original = allLines(this.sheet()?.original ?? { parts: [] }).find(({ id }) => id === from);
+    if (from !== undefined && original?.foodId === line.foodId && original?.massG === line.massG) this.mendOriginal(from, { kind: 'food', foodId });
+    else this.edit(line.id, { kind: 'food', foodId });
   }
 
   remove(lineId: string): void {

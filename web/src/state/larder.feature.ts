@@ -1,10 +1,21 @@
-import { type LarderPayload } from '@fellmist/contract';
-import { type Larder, stockLarder } from '@fellmist/core';
+import { type LarderPayload, type StoredPack } from '@fellmist/contract';
+import { type Food, type Larder, packsInStock, type StockItem, stockLarder } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import { today } from '../ui/day';
 
 export const larderActions = createActionGroup({
   source: 'Larder',
-  events: { Wanted: emptyProps(), Loaded: props<{ payload: LarderPayload }>(), Failed: props<{ words: string }>() },
+  events: {
+    Wanted: emptyProps(),
+    Loaded: props<{ payload: LarderPayload }>(),
+    Failed: props<{ words: string }>(),
+    /** Foods from the long list that somebody took up. */
+    'Foods Taken Up': props<{ foods: readonly Food[] }>(),
+    'Pack Saved': props<{ stored: StoredPack }>(),
+    'Pack Removed': props<{ stored: StoredPack }>(),
+    'Stock Put': props<{ item: StockItem }>(),
+    'Stock Removed': props<{ item: StockItem }>(),
+  },
 });
 
 interface LarderState {
@@ -14,6 +25,24 @@ interface LarderState {
 
 const initial: LarderState = { payload: undefined, failure: undefined };
 
+/** The payload with some of it changed, and the packs in stock ranked anew. */
+function changed(state: LarderState, change: (payload: LarderPayload) => Partial<LarderPayload>): LarderState {
+  if (!state.payload) return state;
+  const payload = { ...state.payload, ...change(state.payload) };
+  const foods = stockLarder(
+    payload.foods,
+    payload.packs.map(({ pack }) => pack),
+  ).foods;
+  return { ...state, payload: { ...payload, inStock: packsInStock(payload.stock, foods, today()) } };
+}
+
+function withOne<T>(all: readonly T[], one: T, idOf: (item: T) => string): readonly T[] {
+  return all.some((item) => idOf(item) === idOf(one)) ? all.map((item) => (idOf(item) === idOf(one) ? one : item)) : [...all, one];
+}
+
+const packId = ({ pack }: StoredPack): string => pack.id;
+const itemId = ({ id }: { readonly id: string }): string => id;
+
 export const larderFeature = createFeature({
   name: 'larder',
   reducer: createReducer(
@@ -21,8 +50,28 @@ export const larderFeature = createFeature({
     on(larderActions.wanted, (state): LarderState => ({ ...state, failure: undefined })),
     on(larderActions.loaded, (_state, { payload }): LarderState => ({ payload, failure: undefined })),
     on(larderActions.failed, (state, { words }): LarderState => ({ ...state, failure: words })),
+    on(larderActions.foodsTakenUp, (state, { foods }): LarderState => {
+      const known = new Set(state.payload?.foods.map(itemId));
+      const fresh = foods.filter(({ id }) => !known.has(id));
+      return fresh.length === 0 ? state : changed(state, (payload) => ({ foods: [...payload.foods, ...fresh] }));
+    }),
+    on(larderActions.packSaved, (state, { stored }): LarderState => changed(state, ({ packs }) => ({ packs: withOne(packs, stored, packId) }))),
+    on(larderActions.packRemoved, (state, { stored }): LarderState => changed(state, ({ packs }) => ({ packs: packs.filter((other) => packId(other) !== packId(stored)) }))),
+    on(larderActions.stockPut, (state, { item }): LarderState => changed(state, ({ stock }) => ({ stock: withOne(stock, item, itemId) }))),
+    on(larderActions.stockRemoved, (state, { item }): LarderState => changed(state, ({ stock }) => ({ stock: stock.filter(({ id }) => id !== item.id) }))),
   ),
   extraSelectors: ({ selectPayload }) => ({
-    selectLarder: createSelector(selectPayload, (payload): Larder | undefined => payload && stockLarder(payload.foods)),
+    selectLarder: createSelector(
+      selectPayload,
+      (payload): Larder | undefined =>
+        payload &&
+        stockLarder(
+          payload.foods,
+          payload.packs.map(({ pack }) => pack),
+          payload.inStock,
+        ),
+    ),
+    selectPacks: createSelector(selectPayload, (payload): readonly StoredPack[] => payload?.packs ?? []),
+    selectStock: createSelector(selectPayload, (payload): readonly StockItem[] => payload?.stock ?? []),
   }),
 });

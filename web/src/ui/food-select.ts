@@ -1,10 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { type FoodRow } from '@fellmist/contract';
 import { matchFood } from '@fellmist/core';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { Desk } from '../state/desk';
+import { catchError, debounceTime, map, of, Subject, switchMap } from 'rxjs';
+import { Api } from '../state/api';
+import { Pantry } from '../state/pantry';
 
-/** Chooses a food from the shelf of foods by typing any of its names. */
+interface FoodOption {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Chooses a food or pack by typing any of its names: from what is at hand at once, from the long list a moment later. */
 @Component({
   selector: 'fm-food-select',
   imports: [FormsModule, NzSelectModule],
@@ -17,8 +25,8 @@ import { Desk } from '../state/desk';
       nzPlaceHolder="Choose a food"
       nzDropdownClassName="fm-food-options"
       [ngModel]="foodId() ?? null"
-      (ngModelChange)="chosen.emit($event)"
-      (nzOnSearch)="typed.set($event)"
+      (ngModelChange)="choose($event)"
+      (nzOnSearch)="search($event)"
     >
       @for (food of options(); track food.id) {
         <nz-option [nzValue]="food.id" [nzLabel]="food.name" />
@@ -34,24 +42,60 @@ import { Desk } from '../state/desk';
   `,
 })
 export class FoodSelect {
-  private readonly desk = inject(Desk);
+  private readonly pantry = inject(Pantry);
+  private readonly api = inject(Api);
   readonly fieldId = input.required<string>();
   readonly foodId = input<string>();
   /** Words to offer foods for before anything is typed. */
   readonly hint = input('');
+  /** Leaves the kitchen's packs out. */
+  readonly genericOnly = input(false);
   readonly chosen = output<string>();
   protected readonly typed = signal('');
+  private readonly searched = new Subject<string>();
+  private readonly further = signal<readonly FoodRow[]>([]);
 
-  protected readonly options = computed(() => {
-    const larder = this.desk.larder();
+  protected readonly options = computed((): readonly FoodOption[] => {
+    const larder = this.pantry.larder();
     if (!larder) return [];
     const words = this.typed() || this.hint();
-    const begins = [...larder.foods.values()].filter(
-      (food) => this.typed() !== '' && [food.name, ...food.synonyms].some((name) => name.toLowerCase().includes(words.toLowerCase())),
-    );
+    const foods = [...larder.foods.values()];
+    const begins = foods.filter((food) => this.typed() !== '' && [food.name, ...food.synonyms].some((name) => name.toLowerCase().includes(words.toLowerCase())));
     const likely = words === '' ? [] : matchFood(words, larder.index, 12).flatMap(({ foodId }) => larder.foods.get(foodId) ?? []);
-    const rest = this.typed() === '' ? [...larder.foods.values()] : [];
-    const current = this.foodId() === undefined ? undefined : larder.foods.get(this.foodId() ?? '');
-    return [...new Set([...likely, ...begins, ...rest, ...(current ? [current] : [])])];
+    const rest = this.typed() === '' ? foods : [];
+    const current = foods.filter(({ id }) => id === this.foodId());
+    const known = [...new Set([...likely, ...begins, ...rest, ...current])].filter((food) => !this.genericOnly() || food.packOf === undefined);
+    const ids = new Set(known.map(({ id }) => id));
+    return [...known, ...this.further().filter(({ id, kindId }) => !ids.has(id) && kindId === null)];
   });
+
+  constructor() {
+    const found = this.searched
+      .pipe(
+        debounceTime(180),
+        switchMap((q) =>
+          q.trim() === ''
+            ? of([])
+            : this.api.foods({ q, limit: 20 }).pipe(
+                map(({ rows }) => rows),
+                catchError(() => of([])),
+              ),
+        ),
+      )
+      .subscribe((rows) => this.further.set(rows));
+    inject(DestroyRef).onDestroy(() => found.unsubscribe());
+  }
+
+  protected search(words: string): void {
+    this.typed.set(words);
+    this.searched.next(words);
+  }
+
+  /** A food of the long list is taken up before it is told of. */
+  protected choose(id: string | null): void {
+    if (id === null) return;
+    this.pantry.takeUp(id).subscribe((food) => {
+      if (food) this.chosen.emit(food.id);
+    });
+  }
 }

@@ -1,0 +1,187 @@
+import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import { Household, openBrowser, openPage, press, rebuildLines, sees, type } from './household';
+
+const shelf = JSON.parse(readFileSync('data/label-shelf.json', 'utf8')) as readonly { code: string; name: string; behaves?: string }[];
+
+function codeOf(test: (pack: { name: string; behaves?: string }) => boolean): string {
+  return shelf.find(test)?.code ?? '';
+}
+
+describe('the larder', () => {
+  const household = new Household(true);
+  let browser: Browser;
+  let page: Page;
+  let faults: string[];
+
+  beforeAll(async () => {
+    await household.open();
+    browser = await openBrowser();
+    ({ page, faults } = await openPage(browser, `${household.url}/larder`));
+    await page.waitForSelector('.rows .name');
+  });
+  afterAll(async () => {
+    await browser.close();
+    await household.dispose();
+  });
+
+  const names = (): Promise<readonly string[]> => page.$$eval('.rows .name', (list) => list.map((one) => one.textContent?.trim() ?? ''));
+  const summary = (): Promise<string> => page.$eval('.verdict', (one) => one.textContent ?? '');
+  async function fill(label: string, text: string): Promise<void> {
+    await type(page, `[aria-label="${label}"]`, text);
+  }
+
+  test('search, filters and sort narrow the list; a food opens beside it; two are compared', async () => {
+    await type(page, '#find-food', 'zuchini');
+    await page.waitForFunction(() => document.querySelector('.rows .name')?.textContent?.includes('Courgette') === true);
+    await sees(page, 'searched for “zucchini”');
+    await type(page, '#find-food', '');
+    await page.keyboard.press('Backspace');
+    await page.select('#kind', 'protein');
+    await page.select('#sort', 'protein-price');
+    await page.waitForFunction(() => document.querySelector('.rows .row .tag') !== null && document.querySelectorAll('.rows .row').length > 4);
+    await press(page, 'Plain whey, paper pouch');
+    await sees(page, 'per 100 g of protein');
+    await press(page, 'Compare');
+    await press(page, 'Pea protein, village co-op');
+    await page.waitForFunction(() => document.querySelectorAll('fm-food-card thead th').length === 3);
+    await press(page, 'Close');
+  });
+
+  test('looking a label up: a slip, an unknown code, a service that is down or slow, and a label that does not add up', async () => {
+    await press(page, 'Enter a pack');
+    await page.waitForSelector('#barcode');
+    await type(page, '#barcode', '1234567890123');
+    await press(page, 'Look up');
+    await sees(page, 'That is no bar code');
+    await type(page, '#barcode', '6291041500213');
+    await press(page, 'Look up');
+    await sees(page, 'Nobody knows this code');
+    await type(
+      page,
+      '#barcode',
+      codeOf(({ behaves }) => behaves === 'down'),
+    );
+    await press(page, 'Look up');
+    await sees(page, 'does not answer. Type the label in by hand');
+    await type(
+      page,
+      '#barcode',
+      codeOf(({ behaves }) => behaves === 'slow'),
+    );
+    await press(page, 'Look up');
+    await sees(page, 'Asking the label service');
+    await press(page, 'Stop asking');
+    await sees(page, 'Stopped asking');
+    await type(
+      page,
+      '#barcode',
+      codeOf(({ name }) => name.startsWith('Hazelnut spread')),
+    );
+    await press(page, 'Look up');
+    await sees(page, 'More sugars than carbohydrate');
+    expect(await summary()).toContain('3 things do not add up');
+  });
+
+  test('a label typed by hand: faults in words beside their field, mended as it is typed; zeros and a weighed piece', async () => {
+    await page.goto(`${household.url}/larder/pack/new?kind=oat-flour`, { waitUntil: 'networkidle0' });
+    await page.evaluate(() => sessionStorage.clear());
+    await page.reload({ waitUntil: 'networkidle0' });
+    await press(page, 'US');
+    await fill('Grams of a serving', '30');
+    await fill('Calories kcal, a serving', '470');
+    await fill('Total fat g, a serving', '2');
+    await fill('Total carbohydrate g, a serving', 'lots');
+    await sees(page, 'is not a figure');
+    await fill('Total carbohydrate g, a serving', '20');
+    await fill('Protein g, a serving', '-4');
+    await sees(page, 'A panel prints nothing below zero');
+    await fill('Protein g, a serving', '4');
+    await sees(page, 'The figure looks like kilojoules');
+    await fill('Calories kcal, a serving', '110');
+    await fill('Sodium mg, a serving', '0');
+    await page.waitForFunction(() => document.querySelector('.verdict')?.textContent?.includes('adds up'));
+    await type(page, '#used', '600');
+    await sees(page, 'The printed zero for sodium may hide up to 100 mg in 600 g');
+    await type(page, '#piece', '33');
+    await sees(page, '10 % heavier than the label');
+    await press(page, 'Save');
+    await sees(page, 'Give the pack a name');
+    await type(page, '#pack-name', 'Oats from the fair');
+    await press(page, 'Save');
+    await page.waitForFunction(() => /larder\/pack\/pack-/.test(location.pathname) && document.body.innerText.includes('saved'));
+  });
+
+  test('its scoop, cup and thirst are used at once by a recipe that names its kind, and the line says so', async () => {
+    await press(page, 'Scoop and cup');
+    await type(page, '#measure-scoop', '21');
+    for (const [i, grams] of ['90', '96', '93'].entries()) await type(page, `#weighing-${i}`, grams);
+    await page.keyboard.press('Tab');
+    await sees(page, '93 g a cup, give or take 3.0 g');
+    await press(page, 'Thirst');
+    await type(page, '#water', '30');
+    await press(page, 'Note the test');
+    await sees(page, '10.0 g took 30.0 g');
+    await page.waitForSelector('fm-chart canvas');
+    await press(page, 'Save');
+    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .main')?.disabled === true);
+    await press(page, 'Stock and price');
+    await type(page, '[id^="add-pack-"]', '400');
+    await press(page, 'Add');
+    await page.waitForSelector('[id^="opened-"]');
+    await page.$eval('[id^="opened-"]', (field) => {
+      (field as HTMLInputElement).value = '2020-01-02';
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await page.$eval('[id^="best-"]', (field) => {
+      (field as HTMLInputElement).value = '2020-02-01';
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await sees(page, 'days past');
+    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
+    await type(page, '#recipe-text', 'Flapjack\nServes 4\n2 cups oat flour\n3 scoops oat flour\n100 ml milk');
+    await sees(page, 'Oats from the fair');
+    await sees(page, 'your own cup');
+    await sees(page, 'your own measure');
+    await sees(page, '186 g');
+    await press(page, 'Put on the bench');
+    await sees(page, 'As pasted');
+    expect((await rebuildLines(page)).slice(0, 2)).toEqual(['2 cup Oats from the fair', '3 scoop Oats from the fair']);
+    const energy = await page.$eval('[data-figure="energyKcal"]', (one) => one.textContent);
+    await press(page, 'Swap Oats from the fair');
+    await press(page, 'any oat flour');
+    await page.waitForFunction((before) => document.querySelector('[data-figure="energyKcal"]')?.textContent !== before, {}, energy);
+    expect((await rebuildLines(page))[0]).toBe('2 cup Oat flour');
+  });
+
+  test('a table is previewed, accepted, and found; what is wrong is said by row', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'fellmist-csv-'));
+    writeFileSync(join(folder, 'foods.csv'), 'name,kind,energy_kcal,protein_g\nMoonlight syrup,sweetener,300,0\nBroken,sweetener,plenty,0\n');
+    writeFileSync(join(folder, 'wrong.csv'), 'a,b\n1,2\n');
+    await page.goto(`${household.url}/larder/tables`, { waitUntil: 'networkidle0' });
+    const input = (await page.waitForSelector('input[type=file]')) as unknown as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(join(folder, 'wrong.csv'));
+    await sees(page, 'The column "name" is missing');
+    await input.uploadFile(join(folder, 'foods.csv'));
+    await sees(page, 'energy_kcal must be a number');
+    await press(page, 'Take in 1 foods');
+    await sees(page, '1 foods taken in');
+    await page.goto(`${household.url}/larder`, { waitUntil: 'networkidle0' });
+    await type(page, '#find-food', 'moonlight');
+    await page.waitForFunction(() => document.querySelector('.rows .name')?.textContent?.includes('Moonlight syrup') === true);
+  });
+
+  test('a pack that is removed can be brought back, and nothing went wrong on the way', async () => {
+    await page.goto(`${household.url}/larder?food=pack-curd`, { waitUntil: 'networkidle0' });
+    await press(page, 'Remove');
+    await sees(page, 'was taken out of the larder');
+    await press(page, 'Undo');
+    await page.waitForFunction(() => !document.body.innerText.includes('was taken out'));
+    await type(page, '#find-food', 'curd cheese, lean');
+    await page.waitForFunction(() => [...document.querySelectorAll('.rows .row')].some((row) => row.textContent?.includes('pack')));
+    expect(await names()).toContain('Curd cheese, lean');
+    expect(faults.filter((words) => !/50[0-9]|422|404|Failed to load resource/.test(words))).toEqual([]);
+  });
+});

@@ -1,0 +1,181 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { type StoredPack } from '@fellmist/contract';
+import { type Food, kindIdOf, MARK_WORDS, netCarbOf, type Nutrient, pricePer100g, pricePer100gProtein, proteinPer100Kcal } from '@fellmist/core';
+import { Preferences } from '../shell/preferences';
+import { Pantry } from '../state/pantry';
+import { showNumber } from '../ui/figures';
+import { StockOf } from './stock-of';
+
+interface CardRow {
+  readonly name: string;
+  readonly indented: boolean;
+  readonly now: string;
+  readonly other: string | undefined;
+}
+
+const SHOWN: readonly (readonly [Nutrient, string, string, number, boolean])[] = [
+  ['energyKcal', 'Energy', 'kcal', 0, false],
+  ['proteinG', 'Protein', 'g', 1, false],
+  ['fatG', 'Fat', 'g', 1, false],
+  ['saturatesG', 'of which saturates', 'g', 1, true],
+  ['transG', 'of which trans', 'g', 1, true],
+  ['carbohydrateG', 'Carbohydrate, total', 'g', 1, false],
+  ['fibreG', 'of which fibre', 'g', 1, true],
+  ['starchG', 'of which starch', 'g', 1, true],
+  ['sugarsG', 'of which sugars', 'g', 1, true],
+  ['addedSugarsG', 'of which added', 'g', 1, true],
+  ['polyolsG', 'of which polyols', 'g', 1, true],
+  ['alluloseG', 'of which allulose', 'g', 1, true],
+  ['waterG', 'Water', 'g', 1, false],
+  ['sodiumMg', 'Sodium', 'mg', 0, false],
+  ['cholesterolMg', 'Cholesterol', 'mg', 0, false],
+  ['calciumMg', 'Calcium', 'mg', 0, false],
+  ['ironMg', 'Iron', 'mg', 1, false],
+  ['potassiumMg', 'Potassium', 'mg', 0, false],
+  ['vitaminDUg', 'Vitamin D', 'µg', 1, false],
+];
+
+/** Zero of these says nothing worth a line. */
+const QUIET: readonly Nutrient[] = ['transG', 'starchG', 'addedSugarsG', 'polyolsG', 'alluloseG'];
+
+const ROLE_WORDS: Readonly<Record<string, readonly [string, string]>> = {
+  sweetness: ['Sweetness', '× sugar'],
+  gluten: ['Gluten', 'g a gram'],
+  setting: ['Sets on heating', 'g a gram, as egg white'],
+  binding: ['Binding', '× xanthan'],
+  acid: ['Acid', 'mmol in 100 g'],
+  base: ['Base', 'mmol in 100 g'],
+  co2: ['Gas', 'mmol CO₂ in 100 g'],
+  browning: ['Browning', '× glucose'],
+};
+
+function amountWords(amount: number | undefined, digits: number, half?: number): string {
+  if (amount === undefined) return 'unknown';
+  const spread = half !== undefined && half > 10 ** -digits ? ` ± ${showNumber(half, digits)}` : '';
+  return showNumber(amount, digits) + spread;
+}
+
+/** One food or pack with all that is known of it and from where; beside another one where one is pinned. */
+@Component({
+  selector: 'fm-food-card',
+  imports: [RouterLink, StockOf],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './food-card.html',
+  styleUrl: './food-card.less',
+})
+export class FoodCard {
+  private readonly pantry = inject(Pantry);
+  private readonly preferences = inject(Preferences);
+  readonly foodId = input.required<string>();
+  readonly pinnedId = input<string>();
+  readonly pinned = output<string | undefined>();
+  readonly closed = output();
+  readonly packRemoved = output<StoredPack>();
+  protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly food = computed(() => this.pantry.food(this.foodId()));
+  protected readonly other = computed((): Food | undefined => {
+    const id = this.pinnedId();
+    return id === undefined || id === this.foodId() ? undefined : this.pantry.food(id);
+  });
+  protected readonly isPinned = computed(() => this.pinnedId() === this.foodId());
+  protected readonly stored = computed(() => this.pantry.storedPack(this.foodId()));
+  protected readonly kindName = computed(() => {
+    const { packOf } = this.food() ?? {};
+    return packOf === undefined ? undefined : this.pantry.food(packOf)?.name;
+  });
+  protected readonly packs = computed(() => {
+    const food = this.food();
+    return food && food.packOf === undefined ? (this.pantry.larder()?.packsOf.get(kindIdOf(food)) ?? []) : [];
+  });
+
+  protected readonly rows = computed((): readonly CardRow[] => {
+    const [food, other] = [this.food(), this.other()];
+    if (!food) return [];
+    const net: CardRow = {
+      name: 'Net carbs g',
+      indented: false,
+      now: amountWords(netCarbOf(food.per100g), 1),
+      other: other && amountWords(netCarbOf(other.per100g), 1),
+    };
+    const ratio: CardRow = {
+      name: 'Protein g per 100 kcal',
+      indented: false,
+      now: amountWords(proteinPer100Kcal(food.per100g), 1),
+      other: other && amountWords(proteinPer100Kcal(other.per100g), 1),
+    };
+    const rows = SHOWN.filter(([nutrient]) => !QUIET.includes(nutrient) || (food.per100g[nutrient] ?? 0) > 0 || (other?.per100g[nutrient] ?? 0) > 0).map(
+      ([nutrient, name, unit, digits, indented]): CardRow => ({
+        name: `${name} ${unit}`,
+        indented,
+        now: amountWords(food.per100g[nutrient], digits, food.per100gHalf?.[nutrient]),
+        other: other && amountWords(other.per100g[nutrient], digits, other.per100gHalf?.[nutrient]),
+      }),
+    );
+    const after = rows.findIndex(({ name }) => name.startsWith('Water'));
+    return [...rows.slice(0, after), net, ...rows.slice(after), ratio];
+  });
+
+  protected readonly single = computed(() => {
+    const food = this.food();
+    const parts = { ...food?.sugarsBy, ...food?.polyolsBy };
+    return Object.entries(parts)
+      .map(([name, amount]) => `${name} ${showNumber(amount, 1)} g`)
+      .join(' · ');
+  });
+
+  protected readonly measures = computed(() => {
+    const food = this.food();
+    if (!food) return '';
+    const cup = food.densityGPerMl === undefined ? [] : [`1 cup (237 mL) ${showNumber(food.densityGPerMl * 236.588, 0)} g`];
+    return [...cup, ...Object.entries(food.measuresG).map(([word, grams]) => `1 ${word} ${showNumber(grams, grams < 10 ? 1 : 0)} g`)].join(' · ');
+  });
+
+  protected readonly roles = computed(() => {
+    const food = this.food();
+    if (!food) return [];
+    const { thirst } = food;
+    const thirsty =
+      thirst && (thirst.basis === 'mass' || thirst.basis === 'dryMatter')
+        ? [
+            {
+              name: 'Thirst',
+              words: `${showNumber(thirst.gPerG, 2)} ± ${showNumber(thirst.sd, 2)} g water a ${thirst.basis === 'mass' ? 'gram' : 'dry gram'}`,
+              source: `${MARK_WORDS[thirst.mark]}: ${thirst.source}`,
+            },
+          ]
+        : [];
+    const others = Object.entries(food.roles).map(([role, { amount, sd, mark, source }]) => {
+      const [name, unit] = ROLE_WORDS[role] ?? [role, 'g a gram'];
+      const digits = amount < 0.1 ? 4 : amount < 10 ? 2 : 0;
+      return { name, words: `${showNumber(amount, digits)}${sd > 0 ? ` ± ${showNumber(sd, digits)}` : ''} ${unit}`, source: `${MARK_WORDS[mark]}: ${source}` };
+    });
+    return [...thirsty, ...others];
+  });
+
+  protected readonly price = computed(() => {
+    const [stored, food] = [this.stored(), this.food()];
+    if (!stored || !food) return '';
+    const [each, protein] = [pricePer100g(stored.pack), pricePer100gProtein(stored.pack, food)];
+    const show = (amount: number): string => this.preferences.showPrice(amount);
+    return [each === undefined ? [] : `${show(each)} per 100 g`, protein === undefined ? [] : `${show(protein)} per 100 g of protein`].flat().join(' · ');
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.foodId();
+      if (!this.pantry.larder()) return;
+      untracked(() => {
+        this.fault.set(undefined);
+        this.pantry.takeUp(id).subscribe((food) => this.fault.set(food ? undefined : 'This food is not in the larder any more.'));
+      });
+    });
+  }
+
+  protected remove(stored: StoredPack): void {
+    this.pantry.removePack(stored).subscribe((words) => {
+      if (words === undefined) this.packRemoved.emit(stored);
+      else this.fault.set(words);
+    });
+  }
+}

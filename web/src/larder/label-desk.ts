@@ -1,0 +1,236 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  checkLabel,
+  type Food,
+  hiddenZeros,
+  type Label,
+  type LabelColumnName,
+  type LabelFault,
+  type LabelFigure,
+  lawfulTolerance,
+  type LabelServing,
+  type Pack,
+  packComposition,
+  readLabel,
+  readTypedAmount,
+  type TypedFigures,
+  unlikeKind,
+  weighCup,
+  weighPiece,
+} from '@fellmist/core';
+import { Choice, type Option } from '../ui/choice';
+import { showNumber } from '../ui/figures';
+
+interface FigureField {
+  readonly key: LabelFigure;
+  readonly name: string;
+  readonly unit: string;
+  readonly indented?: boolean;
+}
+
+const EU_FIELDS: readonly FigureField[] = [
+  { key: 'energyKj', name: 'Energy', unit: 'kJ' },
+  { key: 'energyKcal', name: 'Energy', unit: 'kcal' },
+  { key: 'fatG', name: 'Fat', unit: 'g' },
+  { key: 'saturatesG', name: 'of which saturates', unit: 'g', indented: true },
+  { key: 'carbohydrateG', name: 'Carbohydrate', unit: 'g' },
+  { key: 'sugarsG', name: 'of which sugars', unit: 'g', indented: true },
+  { key: 'polyolsG', name: 'of which polyols', unit: 'g', indented: true },
+  { key: 'erythritolG', name: 'erythritol, where said', unit: 'g', indented: true },
+  { key: 'fibreG', name: 'Fibre', unit: 'g' },
+  { key: 'proteinG', name: 'Protein', unit: 'g' },
+  { key: 'saltG', name: 'Salt', unit: 'g' },
+];
+
+const US_FIELDS: readonly FigureField[] = [
+  { key: 'energyKcal', name: 'Calories', unit: 'kcal' },
+  { key: 'fatG', name: 'Total fat', unit: 'g' },
+  { key: 'saturatesG', name: 'Saturated fat', unit: 'g', indented: true },
+  { key: 'transG', name: 'Trans fat', unit: 'g', indented: true },
+  { key: 'cholesterolMg', name: 'Cholesterol', unit: 'mg' },
+  { key: 'sodiumMg', name: 'Sodium', unit: 'mg' },
+  { key: 'carbohydrateG', name: 'Total carbohydrate', unit: 'g' },
+  { key: 'fibreG', name: 'Dietary fiber', unit: 'g', indented: true },
+  { key: 'sugarsG', name: 'Total sugars', unit: 'g', indented: true },
+  { key: 'addedSugarsG', name: 'added sugars', unit: 'g', indented: true },
+  { key: 'polyolsG', name: 'Sugar alcohol', unit: 'g', indented: true },
+  { key: 'erythritolG', name: 'erythritol, where said', unit: 'g', indented: true },
+  { key: 'alluloseG', name: 'Allulose', unit: 'g', indented: true },
+  { key: 'proteinG', name: 'Protein', unit: 'g' },
+];
+
+const RESULT = [
+  ['energyKcal', 'Energy', 'kcal', 0],
+  ['proteinG', 'Protein', 'g', 1],
+  ['fatG', 'Fat', 'g', 1],
+  ['saturatesG', 'Saturates', 'g', 1],
+  ['carbohydrateG', 'Carbohydrate, fibre included', 'g', 1],
+  ['fibreG', 'Fibre', 'g', 1],
+  ['sugarsG', 'Sugars', 'g', 1],
+  ['polyolsG', 'Polyols', 'g', 1],
+  ['sodiumMg', 'Sodium', 'mg', 0],
+] as const;
+
+const LEVEL_MARKS: Readonly<Record<LabelFault['level'], string>> = { wrong: '✕', odd: '?', note: 'i' };
+
+function at(amount: number, most: number): number {
+  return Math.min(Math.max((amount / most) * 100, 0), 100);
+}
+
+/** A label as printed on the left, what it makes of 100 g on the right, and what does not add up beside its field. */
+@Component({
+  selector: 'fm-label-desk',
+  imports: [Choice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './label-desk.html',
+  styleUrl: './label-desk.less',
+})
+export class LabelDesk {
+  readonly pack = input.required<Pack>();
+  readonly generic = input<Food>();
+  readonly changed = output<Partial<Pack>>();
+  protected readonly marks = LEVEL_MARKS;
+  protected readonly traditions: readonly Option<Label['tradition']>[] = [
+    { label: 'EU or UK', value: 'eu' },
+    { label: 'US', value: 'us' },
+  ];
+  protected readonly states: readonly Option<Label['state']>[] = [
+    { label: 'as sold', value: 'as sold' },
+    { label: 'as prepared', value: 'as prepared' },
+  ];
+  protected readonly used = signal('100');
+  protected readonly piece = signal('');
+  protected readonly sizeFault = signal<string | undefined>(undefined);
+
+  protected readonly label = computed((): Label => this.pack().label ?? { tradition: 'eu', state: 'as sold', per100: { of: 'g', figures: {} } });
+  protected readonly fields = computed(() => (this.label().tradition === 'eu' ? EU_FIELDS : US_FIELDS));
+  private readonly density = computed(() => {
+    const { cup } = this.pack();
+    return (cup && weighCup(cup)?.densityGPerMl) ?? this.generic()?.densityGPerMl;
+  });
+  private readonly read = computed(() => readLabel(this.label(), this.density()));
+  private readonly faults = computed(() => checkLabel(this.label(), this.read(), this.pack().measuresG, this.density()));
+
+  /** Faults and slips by the field they stand beside. */
+  protected readonly byField = computed(() => {
+    const map = new Map<string, LabelFault[]>();
+    const put = (fault: LabelFault): void => void map.set(fault.field, [...(map.get(fault.field) ?? []), fault]);
+    for (const { field, words } of this.read().slips) put({ field, words, level: field.endsWith('massG') || field.endsWith('.of') ? 'odd' : 'wrong' });
+    for (const fault of this.faults()) put(fault);
+    return map;
+  });
+
+  protected readonly summary = computed(() => {
+    const serious = [...this.byField().values()].flat().filter(({ level }) => level !== 'note').length;
+    const stated = Object.keys(this.read().figures).length;
+    if (stated === 0) return 'Nothing entered yet: type what the panel prints.';
+    return serious === 0 ? 'The label adds up.' : `${serious} ${serious === 1 ? 'thing does' : 'things do'} not add up.`;
+  });
+  protected readonly isSound = computed(() => this.summary().startsWith('The label adds'));
+
+  protected readonly results = computed(() => {
+    const generic = this.generic();
+    if (!generic) return [];
+    const { per100g, per100gHalf } = packComposition(this.pack(), generic);
+    return RESULT.flatMap(([key, name, unit, digits]) => {
+      const [amount, usual] = [per100g[key], generic.per100g[key]];
+      if (amount === undefined && usual === undefined) return [];
+      const half = per100gHalf?.[key];
+      const fine = half !== undefined && half < 10 ** -digits ? digits + 1 : digits;
+      const low = Math.max((amount ?? 0) - (half ?? 0), 0);
+      const high = (amount ?? 0) + (half ?? 0);
+      const most = Math.max(high, usual ?? 0, 0.001) * 1.12;
+      const tolerance = key === 'energyKcal' || key === 'polyolsG' || key === 'sodiumMg' || amount === undefined ? undefined : lawfulTolerance(key, amount);
+      return [
+        {
+          key,
+          name,
+          unit,
+          now: amount === undefined ? 'unknown' : showNumber(amount, digits),
+          range: half === undefined ? (amount === undefined ? '' : 'as its kind') : `${showNumber(low, fine)}–${showNumber(high, fine)}`,
+          law: tolerance === undefined || half === undefined ? '' : `± ${showNumber(tolerance, 1)}`,
+          lowAt: at(low, most),
+          wide: Math.max(at(high, most) - at(low, most), 1.5),
+          dotAt: at(amount ?? 0, most),
+          usualAt: usual === undefined ? undefined : at(usual, most),
+          isInherited: half === undefined,
+        },
+      ];
+    });
+  });
+
+  protected readonly unlike = computed(() => {
+    const generic = this.generic();
+    return generic ? unlikeKind(this.read(), generic) : [];
+  });
+  private readonly usedG = computed(() => {
+    const typed = readTypedAmount(this.used(), 'g');
+    return 'error' in typed || typed.amount.unit !== 'g' ? undefined : typed.amount.value;
+  });
+  protected readonly zeros = computed(() => {
+    const massG = this.usedG();
+    return massG === undefined ? [] : hiddenZeros(this.read(), massG);
+  });
+  protected readonly hasZeros = computed(() => Object.values(this.read().figures).some(({ isZero }) => isZero));
+  protected readonly weighed = computed(() => {
+    const typed = readTypedAmount(this.piece(), 'g');
+    if (this.piece().trim() === '' || 'error' in typed) return undefined;
+    return weighPiece(this.label(), this.read(), typed.amount.value)?.words ?? 'Give the grams of a serving first.';
+  });
+
+  protected faultsOf(...fields: readonly string[]): readonly LabelFault[] {
+    return fields.flatMap((field) => this.byField().get(field) ?? []);
+  }
+
+  protected typed(column: LabelColumnName, key: LabelFigure): string {
+    return this.label()[column]?.figures[key] ?? '';
+  }
+
+  private put(label: Label): void {
+    this.changed.emit({ label });
+  }
+
+  protected chooseTradition(tradition: Label['tradition']): void {
+    this.put({ ...this.label(), tradition });
+  }
+
+  protected chooseState(state: Label['state']): void {
+    this.put({ ...this.label(), state });
+  }
+
+  protected type(column: LabelColumnName, key: LabelFigure, text: string): void {
+    const label = this.label();
+    const { [key]: _before, ...rest } = label[column]?.figures ?? {};
+    const figures: TypedFigures = text.trim() === '' ? rest : { ...rest, [key]: text.slice(0, 30) };
+    this.put(column === 'serving' ? { ...label, serving: { measure: '', ...label.serving, figures } } : { ...label, per100: { of: 'g', ...label.per100, figures } });
+  }
+
+  protected serve(change: Partial<LabelServing>): void {
+    const label = this.label();
+    const serving = Object.fromEntries(
+      Object.entries({ measure: '', figures: {}, ...label.serving, ...change }).filter(([, value]) => value !== undefined),
+    ) as unknown as LabelServing;
+    this.put({ ...label, serving });
+  }
+
+  protected size(key: 'massG' | 'volumeMl', text: string): void {
+    if (text.trim() === '') {
+      this.sizeFault.set(undefined);
+      this.serve({ [key]: undefined });
+      return;
+    }
+    const unit = key === 'massG' ? 'g' : 'ml';
+    const typed = readTypedAmount(text, unit);
+    if ('error' in typed || typed.amount.unit !== unit || typed.amount.value <= 0) {
+      this.sizeFault.set('error' in typed ? typed.error : `Give it in ${key === 'massG' ? 'grams' : 'millilitres'}, above zero.`);
+      return;
+    }
+    this.sizeFault.set(undefined);
+    this.serve({ [key]: typed.amount.value });
+  }
+
+  protected per100Of(of: 'g' | 'mL'): void {
+    const label = this.label();
+    this.put({ ...label, per100: { figures: {}, ...label.per100, of } });
+  }
+}

@@ -1,0 +1,90 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { type ImportPreview, type ImportRow } from '@fellmist/contract';
+import { Api, failureWords } from '../state/api';
+import { Pantry } from '../state/pantry';
+import { Choice, type Option } from '../ui/choice';
+
+const ACT_WORDS: Readonly<Record<ImportRow['act'], string>> = { new: 'new', update: 'updates', same: 'as it is', kept: 'left alone', faulty: 'faulty' };
+
+/** Larger files are refused before they are sent. */
+const MOST_BYTES = 24 * 1024 * 1024;
+
+/** Tables of foods and packs out as CSV, and in: a preview row by row first, nothing taken in until it is accepted. */
+@Component({
+  selector: 'fm-tables',
+  imports: [Choice, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './tables.html',
+  styleUrl: './tables.less',
+})
+export class Tables {
+  private readonly api = inject(Api);
+  private readonly pantry = inject(Pantry);
+  protected readonly kinds: readonly Option<ImportPreview['of']>[] = [
+    { label: 'Foods', value: 'foods' },
+    { label: 'Packs', value: 'packs' },
+  ];
+  protected readonly of = signal<ImportPreview['of']>('foods');
+  protected readonly preview = signal<ImportPreview | undefined>(undefined);
+  protected readonly fileName = signal('');
+  protected readonly working = signal<string | undefined>(undefined);
+  protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly done = signal<string | undefined>(undefined);
+  protected readonly actWords = ACT_WORDS;
+  protected readonly takes = computed(() => {
+    const counts = this.preview()?.counts;
+    return counts ? counts.new + counts.update : 0;
+  });
+  protected readonly countWords = computed(() => {
+    const counts = this.preview()?.counts;
+    if (!counts) return '';
+    return (Object.keys(ACT_WORDS) as ImportRow['act'][]).flatMap((act) => (counts[act] > 0 ? [`${counts[act].toLocaleString()} ${ACT_WORDS[act]}`] : [])).join(' · ');
+  });
+
+  protected choose(input: HTMLInputElement): void {
+    const [file] = input.files ?? [];
+    if (!file) return;
+    input.value = '';
+    this.fault.set(undefined);
+    this.done.set(undefined);
+    this.preview.set(undefined);
+    this.fileName.set(file.name);
+    if (file.size > MOST_BYTES) {
+      this.fault.set(`${file.name} is ${Math.round(file.size / 1024 / 1024)} MB; a table of up to 24 MB can be read. Cut it into parts.`);
+      return;
+    }
+    this.working.set(`Reading ${file.name}…`);
+    this.api.previewImport(file, this.of()).subscribe({
+      next: (preview) => {
+        this.working.set(undefined);
+        this.preview.set(preview);
+      },
+      error: (error: unknown) => {
+        this.working.set(undefined);
+        this.fault.set(`${file.name}: ${failureWords(error)}`);
+      },
+    });
+  }
+
+  protected accept(preview: ImportPreview): void {
+    this.working.set('Taking it in…');
+    this.api.acceptImport(preview.id).subscribe({
+      next: ({ foods, packs }) => {
+        this.working.set(undefined);
+        this.preview.set(undefined);
+        this.done.set(`${(foods + packs).toLocaleString()} ${preview.of} taken in.`);
+        this.pantry.reload();
+      },
+      error: (error: unknown) => {
+        this.working.set(undefined);
+        this.fault.set(failureWords(error));
+      },
+    });
+  }
+
+  protected leave(): void {
+    this.preview.set(undefined);
+    this.done.set('Nothing was taken in.');
+  }
+}

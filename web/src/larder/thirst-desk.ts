@@ -1,0 +1,133 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { type Food, learnThirst, MARK_WORDS, type Pack, readTypedAmount, type ThirstTest, thirstOfTest } from '@fellmist/core';
+import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
+import { showDay, today } from '../ui/day';
+import { showNumber } from '../ui/figures';
+
+/** Points of a drawn curve. */
+const POINTS = 121;
+
+function bell(x: number, mean: number, sd: number): number {
+  return Math.exp(-((x - mean) ** 2) / (2 * sd ** 2)) / (sd * Math.sqrt(2 * Math.PI));
+}
+
+/** A bench test, step by step, and what it teaches of this pack: what was believed, what was measured, what holds now. */
+@Component({
+  selector: 'fm-thirst-desk',
+  imports: [Chart],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './thirst-desk.html',
+  styleUrl: './thirst-desk.less',
+})
+export class ThirstDesk {
+  readonly pack = input.required<Pack>();
+  readonly generic = input<Food>();
+  readonly changed = output<Partial<Pack>>();
+  protected readonly powder = signal('10');
+  protected readonly water = signal('');
+  protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly removed = signal<ThirstTest | undefined>(undefined);
+  protected readonly thirst = computed(() => this.generic()?.thirst);
+  protected readonly isTestable = computed(() => this.thirst()?.basis === 'mass');
+  protected readonly tests = computed(() =>
+    this.pack().thirstTests.map((test) => ({
+      test,
+      on: showDay(test.on),
+      shows: showNumber(thirstOfTest(test) ?? 0, 2),
+      words: `${showNumber(test.powderG, 1)} g took ${showNumber(test.waterG, 1)} g`,
+    })),
+  );
+  protected readonly learned = computed(() => {
+    const thirst = this.thirst();
+    return thirst && this.isTestable() ? learnThirst(thirst, this.pack().thirstTests) : undefined;
+  });
+  protected readonly words = computed(() => {
+    const [learned, generic] = [this.learned(), this.generic()];
+    if (!learned || !generic) return undefined;
+    const { prior, learned: now } = learned;
+    const share = now.gPerG / prior.gPerG - 1;
+    const than = Math.abs(share) < 0.03 ? 'about as thirsty as its kind' : `${showNumber(Math.abs(share) * 100, 0)} % ${share > 0 ? 'thirstier' : 'less thirsty'} than its kind`;
+    return {
+      now: showNumber(now.gPerG, 2),
+      range: `${showNumber(Math.max(now.gPerG - 2 * now.sd, 0), 2)}–${showNumber(now.gPerG + 2 * now.sd, 2)}`,
+      than: learned.measured.length === 0 ? 'as its kind, until you test it' : than,
+      prior: `${showNumber(prior.gPerG, 2)} ± ${showNumber(prior.sd, 2)}`,
+      source: `${MARK_WORDS[generic.thirst?.mark ?? 'H']}: ${generic.thirst?.source ?? ''}`,
+    };
+  });
+
+  protected readonly chart = computed(() => {
+    const learned = this.learned();
+    if (!learned) return undefined;
+    const { prior, learned: now, measured } = learned;
+    const low = Math.max(Math.min(prior.gPerG - 3 * prior.sd, now.gPerG - 3 * now.sd, ...measured) * 0.95, 0);
+    const high = Math.max(prior.gPerG + 3 * prior.sd, now.gPerG + 3 * now.sd, ...measured) * 1.05;
+    const xs = Array.from({ length: POINTS }, (_, i) => low + ((high - low) * i) / (POINTS - 1));
+    const curve = (mean: number, sd: number): [number, number][] => {
+      const top = bell(mean, mean, sd);
+      return xs.map((x) => [x, bell(x, mean, sd) / top]);
+    };
+    return (palette: ChartPalette): ChartOption => ({
+      animation: false,
+      grid: { left: 8, right: 8, top: 12, bottom: 40 },
+      xAxis: {
+        type: 'value',
+        min: low,
+        max: high,
+        name: 'grams of water held by a gram',
+        nameLocation: 'middle',
+        nameGap: 24,
+        nameTextStyle: { color: palette.softInk },
+        axisLabel: { color: palette.softInk, showMinLabel: false, showMaxLabel: false, formatter: (x: number) => showNumber(x, 1) },
+        axisLine: { lineStyle: { color: palette.ink } },
+        splitLine: { show: false },
+      },
+      yAxis: { type: 'value', show: false, min: 0, max: 1.15 },
+      series: [
+        { type: 'line', data: curve(prior.gPerG, prior.sd), showSymbol: false, silent: true, lineStyle: { color: palette.softInk, width: 1.5, type: 'dashed' } },
+        {
+          type: 'line',
+          data: measured.length > 0 ? curve(now.gPerG, now.sd) : [],
+          showSymbol: false,
+          silent: true,
+          lineStyle: { color: palette.accent, width: 2 },
+          areaStyle: { color: palette.accent, opacity: 0.12 },
+        },
+        { type: 'scatter', data: measured.map((gPerG) => [gPerG, 0.04]), symbol: 'diamond', symbolSize: 12, itemStyle: { color: palette.ink } },
+      ],
+    });
+  });
+
+  protected readonly chartWords = computed(() => {
+    const words = this.words();
+    return words ? `Thirst: its kind ${words.prior}, this pack ${words.now}, between ${words.range} grams of water a gram.` : '';
+  });
+
+  private grams(text: string, name: string, most: number): number | undefined {
+    const typed = readTypedAmount(text, 'g');
+    if ('error' in typed || typed.amount.unit !== 'g' || typed.amount.value <= 0 || typed.amount.value > most) {
+      this.fault.set(`Give the ${name} in grams, above zero and up to ${most} g.`);
+      return undefined;
+    }
+    return typed.amount.value;
+  }
+
+  protected add(): void {
+    const powderG = this.grams(this.powder(), 'powder', 500);
+    const waterG = powderG === undefined ? undefined : this.grams(this.water(), 'water', 5000);
+    if (powderG === undefined || waterG === undefined) return;
+    this.fault.set(undefined);
+    this.changed.emit({ thirstTests: [...this.pack().thirstTests, { id: crypto.randomUUID(), powderG, waterG, on: today() }] });
+    this.water.set('');
+  }
+
+  protected remove(test: ThirstTest): void {
+    this.removed.set(test);
+    this.changed.emit({ thirstTests: this.pack().thirstTests.filter(({ id }) => id !== test.id) });
+  }
+
+  protected restore(test: ThirstTest): void {
+    this.removed.set(undefined);
+    this.changed.emit({ thirstTests: [...this.pack().thirstTests, test] });
+  }
+}

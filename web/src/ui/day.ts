@@ -1,0 +1,20 @@
+import { formatISO, parseISO } from 'date-fns';
+
+/** Today as an ISO day, by this device's clock. */
+export function today(): string {
+  return formatISO(new Date(), { representation: 'date' });
+}
+
+const days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+
+/** "27 Nov" in the baker's locale. */
+export function showDay(isoDay: string): string {
+  return days.format(parseISO(isoDay));
+}
+
+/** "today", "in 3 days", "2 days past". */
+export function daysWords(daysLeft: number): string {
+  if (daysLeft === 0) return 'today';
+  const count = Math.abs(daysLeft) === 1 ? '1 day' : `${Math.abs(daysLeft)} days`;
+  return daysLeft > 0 ? `in ${count}` : `${count} past`;
+}
