@@ -6,15 +6,12 @@ import { gzipSync } from 'node:zlib';
 import { allLines, analyse, changeLine, type Formula, mendLine, readRecipeText, stockLarder, totalsOf, viewsOf } from '@fellmist/core';
 import { loadShippedLarder } from '@fellmist/data';
 import { HyperFormula } from 'hyperformula';
+import { printRows, quantile } from './figures';
+import { measureLarder } from './larder';
 
 const root = process.cwd();
 const shipped = loadShippedLarder(join(root, 'data'));
 const larder = stockLarder(shipped.foods);
-
-function quantile(samples: readonly number[], share: number): number {
-  const sorted = [...samples].sort((a, b) => a - b);
-  return sorted[Math.min(Math.floor(sorted.length * share), sorted.length - 1)] ?? NaN;
-}
 
 function timeOf(act: (i: number) => void, rounds: number): number {
   for (let i = 0; i < rounds / 4; i++) act(i);
@@ -112,4 +109,5 @@ const rows: readonly (readonly [string, string])[] = [
   ['spreadsheet / whole analysis', `${(sheet / whole).toFixed(1)} times`],
   ['reading a pasted recipe of 14 lines', `${reading.toFixed(2)} ms`],
 ];
-for (const [name, figure] of rows) process.stdout.write(`${name.padEnd(62)} ${figure}\n`);
+printRows(rows);
+await measureLarder();

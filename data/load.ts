@@ -6,5 +6,10 @@ import { readCautions, readFoodTable, readSwapRules, readWordGroups } from '@fel
 /** The shipped foods, swap rules and cautions, read from the tables in `folder` (this folder of the repository). */
 export function loadShippedLarder(folder: string): ShippedLarder {
   const read = (name: string): string => readFileSync(join(folder, name), 'utf8');
-  return { foods: readFoodTable(read('foods.csv'), read('roles.csv')), rules: readSwapRules(read('swap-rules.json')), cautions: readCautions(read('cautions.json')), wordGroups: readWordGroups(read('words.json')) };
+  return {
+    foods: readFoodTable(read('foods.csv'), read('roles.csv')),
+    rules: readSwapRules(read('swap-rules.json')),
+    cautions: readCautions(read('cautions.json')),
+    wordGroups: readWordGroups(read('words.json')),
+  };
 }

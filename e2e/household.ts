@@ -19,6 +19,11 @@ export class Household {
     return `http://localhost:${this.port}`;
   }
 
+  /** The server's process, for what it takes. */
+  get pid(): number {
+    return this.server?.pid ?? 0;
+  }
+
   /** Opens, or opens again on the same port with the same data. */
   async open(): Promise<void> {
     const env = { ...process.env, FELLMIST_ROOT: root, FELLMIST_DATA: this.folder, FELLMIST_PORT: String(this.port), ...(this.demo ? { FELLMIST_DEMO: '1' } : {}) };

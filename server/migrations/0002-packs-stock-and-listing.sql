@@ -3,6 +3,8 @@ ALTER TABLE food ADD COLUMN origin TEXT NOT NULL DEFAULT 'shipped' CHECK (origin
 -- Foods of a large import stay out of the browser until a formula or a person takes them up.
 ALTER TABLE food ADD COLUMN at_hand INTEGER NOT NULL DEFAULT 1;
 
+CREATE INDEX food_by_position ON food (position);
+
 CREATE TABLE pack (
   id TEXT PRIMARY KEY,
   version INTEGER NOT NULL,
@@ -28,7 +30,7 @@ CREATE TABLE listing (
   kind_id TEXT,
   name TEXT NOT NULL,
   kind TEXT NOT NULL,
-  position INTEGER NOT NULL,
+  position REAL NOT NULL,
   energy REAL,
   protein REAL,
   fat REAL,
@@ -47,13 +49,16 @@ CREATE TABLE listing (
 
 CREATE INDEX listing_by_position ON listing (position);
 CREATE INDEX listing_by_name ON listing (name COLLATE NOCASE);
-CREATE INDEX listing_by_protein ON listing (protein_per_100_kcal);
-CREATE INDEX listing_by_net ON listing (net);
-CREATE INDEX listing_by_energy ON listing (energy);
-CREATE INDEX listing_by_price ON listing (price_per_100_g);
-CREATE INDEX listing_by_protein_price ON listing (price_per_100_g_protein);
-CREATE INDEX listing_by_kind ON listing (kind);
+CREATE INDEX listing_by_protein ON listing (protein_per_100_kcal IS NULL, protein_per_100_kcal DESC);
+CREATE INDEX listing_by_net ON listing (net IS NULL, net);
+CREATE INDEX listing_by_energy ON listing (energy IS NULL, energy);
+CREATE INDEX listing_by_price ON listing (price_per_100_g IS NULL, price_per_100_g);
+CREATE INDEX listing_by_protein_price ON listing (price_per_100_g_protein IS NULL, price_per_100_g_protein);
+CREATE INDEX listing_by_kind ON listing (kind, position);
 CREATE INDEX listing_in_stock ON listing (use_by) WHERE left_g IS NOT NULL;
 
 CREATE VIRTUAL TABLE listing_words USING fts5 (name, other, prefix = '2 3', tokenize = 'unicode61 remove_diacritics 2');
 CREATE VIRTUAL TABLE listing_vocabulary USING fts5vocab (listing_words, 'row');
+
+-- A word of the name tells more than one of a synonym or the kind.
+INSERT INTO listing_words (listing_words, rank) VALUES ('rank', 'bm25(6.0, 1.0)');

@@ -25,7 +25,7 @@ export function buildApp({ kitchen, labels, webRoot, log, now }: AppParts): Expr
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: false }));
-  app.use(guardHostAndOrigin, giveNonce, secureHeaders, compression());
+  app.use(guardHostAndOrigin, giveNonce, secureHeaders);
   const api = express.Router();
   api.use(importRoutes(kitchen));
   api.use(express.json({ limit: '2mb' }));
@@ -34,7 +34,7 @@ export function buildApp({ kitchen, labels, webRoot, log, now }: AppParts): Expr
   });
   api.use(larderRoutes(kitchen), formulaRoutes(kitchen, now), deviceRoutes(labels), noSuchRoute);
   app.use('/api', api);
-  app.use(pages(webRoot));
+  app.use(compression(), pages(webRoot));
   app.use(noSuchRoute);
   app.use(answerProblems);
   return app;

@@ -25,4 +25,4 @@ export { BLOB_HYDRATION, type LearnedThirst, learnThirst, TEST_SPREAD, type Thir
 export { foodInHand, type Larder, stockLarder, SUMMED } from './larder';
 export { type FoundMass, type MassBasis, type MassGap, massOf, massSpread } from './massOf';
 export { type FoodIndex, type FoodMatch, indexFoods, LIKELY, matchFood, SURE } from './match';
-export { likeness, otherNames, tellingWords, type WordGroup } from './words';
+export { likeness, renamer, tellingWords, type WordGroup } from './words';

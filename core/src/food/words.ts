@@ -65,16 +65,24 @@ export function tellingWords(name: string, keepAll = false): readonly string[] {
 /** Names of one thing in different kitchens: "courgette", "zucchini". */
 export type WordGroup = readonly string[];
 
+/** A word of a group, plural or not, that stands by itself. */
+function wordPattern(word: string): RegExp {
+  return new RegExp(`(?<![a-z])${word}s?(?![a-z])`);
+}
+
 /**
- * The names a food goes by in other kitchens, by putting one word of a group for another: "Zucchini, grilled" with
- * ["courgette", "zucchini"] gives "courgette, grilled". Whole words only.
+ * A function that gives the names a food goes by in other kitchens, by putting one word of a group for another: with
+ * ["courgette", "zucchini"], "Zucchini, grilled" gives ["courgette, grilled"]. Whole words only, the longest first.
  */
-export function otherNames(name: string, groups: readonly WordGroup[]): readonly string[] {
-  const plain = name.toLowerCase();
-  return groups.flatMap((group) => {
-    const said = [...group].sort((a, b) => b.length - a.length).find((word) => new RegExp(`(?:^|[^a-z])${word}s?(?:$|[^a-z])`).test(plain));
-    return said === undefined ? [] : group.filter((word) => word !== said).map((word) => plain.replace(new RegExp(`${said}s?`), word));
-  });
+export function renamer(groups: readonly WordGroup[]): (name: string) => readonly string[] {
+  const prepared = groups.map((group) => ({ group, patterns: [...group].sort((a, b) => b.length - a.length).map((word) => ({ word, pattern: wordPattern(word) })) }));
+  return (name) => {
+    const plain = name.toLowerCase();
+    return prepared.flatMap(({ group, patterns }) => {
+      const said = patterns.find(({ word, pattern }) => plain.includes(word) && pattern.test(plain));
+      return said === undefined ? [] : group.filter((word) => word !== said.word).map((word) => plain.replace(said.pattern, word));
+    });
+  };
 }
 
 function within(a: string, b: string, most: number): boolean {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type ImportPreview, type ImportRow } from '@fellmist/contract';
 import { FOOD_COLUMNS, PACK_COLUMNS, readCsv, readFoodRows, readPackRows } from '@fellmist/contract/tables';
-import { type Food, otherNames, type Pack, type StockItem } from '@fellmist/core';
+import { type Food, type Pack, renamer, type StockItem } from '@fellmist/core';
 import { ProblemError } from '../http/problem';
 import { foodOrigins } from '../store/foods';
 import { type Kitchen } from '../store/kitchen';
@@ -44,6 +44,7 @@ function faulty(row: number, name: string, words: readonly string[]): ImportRow 
 
 function previewFoods(rows: readonly Readonly<Record<string, string>>[], kitchen: Kitchen): { rows: ImportRow[]; foods: Food[] } {
   const origins = foodOrigins(kitchen.db);
+  const otherNames = renamer(kitchen.wordGroups);
   const seen = new Set<string>();
   const out: { rows: ImportRow[]; foods: Food[] } = { rows: [], foods: [] };
   for (const read of readFoodRows(rows)) {
@@ -57,7 +58,7 @@ function previewFoods(rows: readonly Readonly<Record<string, string>>[], kitchen
     else if (known && !known.isOwn)
       out.rows.push({ row: read.row, name: read.food.name, act: 'kept', words: ['ships with Fellmist and stays as it is; give it another id to keep a version of your own'] });
     else {
-      const synonyms = [...new Set([...read.food.synonyms, ...otherNames(read.food.name, kitchen.wordGroups)])];
+      const synonyms = [...new Set([...read.food.synonyms, ...otherNames(read.food.name)])];
       const food: Food = { ...read.food, id, synonyms, source: read.food.source || 'imported by you', measureSource: read.food.measureSource || 'imported by you' };
       const isSame = known?.body === JSON.stringify(food);
       out.rows.push({ row: read.row, name: food.name, act: isSame ? 'same' : known ? 'update' : 'new', words: [] });

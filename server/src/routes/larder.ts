@@ -5,7 +5,6 @@ import { ProblemError } from '../http/problem';
 import { readFood } from '../store/foods';
 import { type Kitchen } from '../store/kitchen';
 import { readPack } from '../store/packs';
-import { searchFoods } from '../store/search';
 
 function missing(what: string): ProblemError {
   return new ProblemError(404, `No such ${what}`, `That ${what} is not in the larder. It may have been removed in another tab.`);
@@ -25,7 +24,7 @@ function sendPack(response: Response, stored: StoredPack): void {
 
 /** The food that a name may mean, of all that are listed and not only of those at hand. */
 function foodNamed(name: string, kitchen: Kitchen): Food | undefined {
-  const page = searchFoods(kitchen.db, foodQuerySchema.parse({ q: name.slice(0, 120), limit: 12 }), kitchen.today);
+  const page = kitchen.search(foodQuerySchema.parse({ q: name.slice(0, 120), limit: 12 }));
   const foods = page.rows.flatMap(({ id }) => readFood(kitchen.db, id)?.food ?? []);
   const best = matchFood(name, indexFoods(foods))[0];
   return best && best.score >= LIKELY ? foods.find(({ id }) => id === best.foodId) : undefined;
@@ -38,7 +37,11 @@ export function larderRoutes(kitchen: Kitchen): Router {
     response.set('Cache-Control', 'no-cache').json(kitchen.payload);
   });
   router.get('/foods', (request, response) => {
-    response.set('Cache-Control', 'no-store').json(searchFoods(kitchen.db, foodQuerySchema.parse(request.query), kitchen.today));
+    // Written straight out: a tag over the whole page would take longer than the search.
+    response
+      .set('Cache-Control', 'no-store')
+      .type('json')
+      .end(JSON.stringify(kitchen.search(foodQuerySchema.parse(request.query))));
   });
   router.post('/foods/match', (request, response) => {
     const { names } = matchSchema.parse(request.body);

@@ -1,10 +1,11 @@
-import { type LarderPayload, type ShippedLarder } from '@fellmist/contract';
+import { type FoodPage, type FoodQuery, type LarderPayload, type ShippedLarder } from '@fellmist/contract';
 import { type Food, kindIdOf, type Larder, type Pack, packAsFood, packsInStock, type StockItem, stockLarder, type WordGroup } from '@fellmist/core';
 import { type Store } from './database';
 import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
 import { deletePack, type PackSave, putPack, readPack, readPacks, restorePack, savePack } from './packs';
 import { readRules } from './rules';
+import { readVocabulary, searchFoods } from './search';
 import { deleteStock, putStock, readStock } from './stock';
 
 /**
@@ -12,6 +13,7 @@ import { deleteStock, putStock, readStock } from './stock';
  * what is read is kept until the next write.
  */
 export class Kitchen {
+  private words: readonly string[] | undefined;
   private kept: { readonly payload: LarderPayload; readonly larder: Larder } | undefined;
 
   constructor(
@@ -47,6 +49,12 @@ export class Kitchen {
   /** Forgets what was read; the next reader reads anew. */
   changed(): void {
     this.kept = undefined;
+    this.words = undefined;
+  }
+
+  /** A page of the list of foods and packs. */
+  search(query: FoodQuery): FoodPage {
+    return searchFoods(this.db, query, this.today, () => (this.words ??= readVocabulary(this.db)));
   }
 
   private kindOf(pack: Pack): Food | undefined {

@@ -74,7 +74,7 @@ export function listFoods(db: Store, entries: readonly Listed[]): void {
       kindId: food.packOf ?? null,
       name: food.name,
       kind: food.kind,
-      position: position.get({ id: kindIdOf(food) })?.position ?? 0,
+      position: (position.get({ id: kindIdOf(food) })?.position ?? 0) + (food.packOf === undefined ? 0 : 0.5),
       energy: per100g.energyKcal ?? null,
       protein: per100g.proteinG ?? null,
       fat: per100g.fatG ?? null,

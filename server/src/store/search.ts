@@ -7,33 +7,26 @@ import { maskOf } from './listing';
 const COLUMNS = `listing.id, listing.name, listing.kind, listing.kind_id AS kindId, energy AS energyKcal, protein AS proteinG, fat AS fatG, carbohydrate AS carbohydrateG,
   net AS netCarbG, fibre AS fibreG, sugars AS sugarsG, protein_per_100_kcal AS proteinPer100Kcal, price_per_100_g AS pricePer100g,
   price_per_100_g_protein AS pricePer100gProtein, allergens, left_g AS leftG, use_by AS useBy`;
-const VOCABULARY = 'SELECT term FROM listing_vocabulary';
+const VOCABULARY = "SELECT term FROM listing_vocabulary WHERE term NOT GLOB '[0-9]*'";
 
-/** Unknown figures come last, whichever way a column is sorted. */
+/** Unknown figures come last; each order has its index. */
 const ORDERS: Readonly<Record<Exclude<FoodSort, 'fit'>, string>> = {
   name: 'listing.name COLLATE NOCASE',
-  protein: 'protein_per_100_kcal DESC NULLS LAST',
-  net: 'net ASC NULLS LAST',
-  energy: 'energy ASC NULLS LAST',
-  price: 'price_per_100_g ASC NULLS LAST',
-  'protein-price': 'price_per_100_g_protein ASC NULLS LAST',
+  protein: 'protein_per_100_kcal IS NULL, protein_per_100_kcal DESC',
+  net: 'net IS NULL, net',
+  energy: 'energy IS NULL, energy',
+  price: 'price_per_100_g IS NULL, price_per_100_g',
+  'protein-price': 'price_per_100_g_protein IS NULL, price_per_100_g_protein',
 };
 
-interface Search {
-  readonly where: string;
-  readonly from: string;
-  readonly order: string;
+interface Filter {
+  readonly conditions: readonly string[];
   readonly given: Readonly<Record<string, string | number>>;
 }
 
-function searchFor(query: FoodQuery, words: readonly string[], today: string): Search {
+function filterOf(query: FoodQuery, today: string): Filter {
   const conditions: string[] = [];
   const given: Record<string, string | number> = {};
-  const isSearched = words.length > 0;
-  if (isSearched) {
-    conditions.push('listing_words MATCH @match');
-    given['match'] = words.map((word) => `"${word}"*`).join(' ');
-  }
   if (query.kind) {
     conditions.push('listing.kind = @kind');
     given['kind'] = query.kind;
@@ -52,34 +45,62 @@ function searchFor(query: FoodQuery, words: readonly string[], today: string): S
     conditions.push('left_g IS NOT NULL AND use_by <= @soon');
     given['soon'] = formatISO(addDays(parseISO(today), SOON_DAYS), { representation: 'date' });
   }
-  const fit =
-    query.only === 'soon' || query.only === 'stock' ? 'use_by IS NULL, use_by' : isSearched ? 'left_g IS NULL, bm25(listing_words, 6.0, 1.0)' : 'position, kind_id IS NULL DESC';
-  const order = query.sort === 'fit' ? fit : ORDERS[query.sort];
-  return {
-    where: conditions.length > 0 ? `WHERE ${conditions.join(' AND ')}` : '',
-    from: isSearched ? 'listing_words JOIN listing ON listing.number = listing_words.rowid' : 'listing',
-    order: `${order}, listing.number`,
-    given,
-  };
+  return { conditions, given };
 }
 
 type StoredRow = Omit<FoodRow, 'allergens'> & { readonly allergens: number };
 
-function run(db: Store, query: FoodQuery, words: readonly string[], today: string): FoodPage {
-  const { from, where, order, given } = searchFor(query, words, today);
-  const total = db.prepare<object, { total: number }>(`SELECT COUNT(*) AS total FROM ${from} ${where}`).get(given)?.total ?? 0;
+interface Found {
+  readonly total: number;
+  readonly rows: readonly StoredRow[];
+}
+
+/** Beyond this many foods a word tells too little to rank by; they come in the order of the table, which is at once there. */
+const MOST_RANKED = 2000;
+
+/** Words alone, best fit first: the index of words answers by itself and only the page's rows are read. */
+function byWords(db: Store, query: FoodQuery, match: string): Found {
+  const total = db.prepare<object, { total: number }>('SELECT COUNT(*) AS total FROM listing_words WHERE listing_words MATCH @match').get({ match })?.total ?? 0;
+  const order = total > MOST_RANKED ? 'rowid' : 'rank, rowid';
+  const page = `SELECT rowid AS number, ROW_NUMBER() OVER () AS place FROM (SELECT rowid FROM listing_words WHERE listing_words MATCH @match ORDER BY ${order} LIMIT @limit OFFSET @offset)`;
   const rows = db
-    .prepare<object, StoredRow>(`SELECT ${COLUMNS} FROM ${from} ${where} ORDER BY ${order} LIMIT @limit OFFSET @offset`)
-    .all({ ...given, limit: query.limit, offset: query.offset });
+    .prepare<object, StoredRow>(`SELECT ${COLUMNS} FROM (${page}) AS page JOIN listing ON listing.number = page.number ORDER BY place`)
+    .all({ match, limit: query.limit, offset: query.offset });
+  return { total, rows };
+}
+
+/** The list, filtered and sorted; with words, those that hold them. */
+function byFilter(db: Store, query: FoodQuery, match: string | undefined, { conditions, given }: Filter): Found {
+  const all = match === undefined ? conditions : ['listing_words MATCH @match', ...conditions];
+  const where = all.length > 0 ? `WHERE ${all.join(' AND ')}` : '';
+  const from = match === undefined ? 'listing' : 'listing_words JOIN listing ON listing.number = listing_words.rowid';
+  const values = match === undefined ? given : { ...given, match };
+  const fit = query.only === 'soon' || query.only === 'stock' ? 'use_by IS NULL, use_by' : match === undefined ? 'position' : 'rank';
+  const order = query.sort === 'fit' ? fit : ORDERS[query.sort];
+  const total = db.prepare<object, { total: number }>(`SELECT COUNT(*) AS total FROM ${from} ${where}`).get(values)?.total ?? 0;
+  const rows = db
+    .prepare<object, StoredRow>(`SELECT ${COLUMNS} FROM ${from} ${where} ORDER BY ${order}, listing.number LIMIT @limit OFFSET @offset`)
+    .all({ ...values, limit: query.limit, offset: query.offset });
+  return { total, rows };
+}
+
+function run(db: Store, query: FoodQuery, words: readonly string[], today: string): FoodPage {
+  const filter = filterOf(query, today);
+  const match = words.length === 0 ? undefined : words.map((word) => `"${word}"*`).join(' ');
+  const { total, rows } = match !== undefined && filter.conditions.length === 0 && query.sort === 'fit' ? byWords(db, query, match) : byFilter(db, query, match, filter);
   return { total, offset: query.offset, rows: rows.map((row) => ({ ...row, allergens: ALLERGENS.filter((_, i) => (row.allergens >> i) & 1) })) };
 }
 
-/** For each word the likest one that some food has; the word itself where none is like it. */
-function corrected(db: Store, words: readonly string[]): readonly string[] {
-  const known = db
+/** Every word of the list; it is worth keeping while nothing is listed anew. */
+export function readVocabulary(db: Store): readonly string[] {
+  return db
     .prepare<[], { term: string }>(VOCABULARY)
     .all()
     .map(({ term }) => term);
+}
+
+/** For each word the likest one that some food has; the word itself where none is like it. */
+function corrected(known: readonly string[], words: readonly string[]): readonly string[] {
   return words.map((word) => {
     if (known.some((term) => term.startsWith(word))) return word;
     let best = { term: word, alike: 0 };
@@ -95,12 +116,12 @@ function corrected(db: Store, words: readonly string[]): readonly string[] {
  * A page of the list: every word must begin a word of the name, a synonym or the kind; filters and sort as asked. Where the
  * words as typed find nothing, the likest words that exist are tried, and named in the answer.
  */
-export function searchFoods(db: Store, query: FoodQuery, today: string): FoodPage {
+export function searchFoods(db: Store, query: FoodQuery, today: string, vocabulary: () => readonly string[]): FoodPage {
   const words = query.q.trim() === '' ? [] : tellingWords(query.q, true).filter((word) => /^[a-z0-9]+$/.test(word));
   if (query.q.trim() !== '' && words.length === 0) return { total: 0, offset: query.offset, rows: [] };
   const page = run(db, query, words, today);
   if (page.total > 0 || words.length === 0) return page;
-  const others = corrected(db, words);
+  const others = corrected(vocabulary(), words);
   if (others.join(' ') === words.join(' ')) return page;
   return { ...run(db, query, others, today), corrected: others.join(' ') };
 }

@@ -4,7 +4,7 @@ import { type FoodPage, type FoodQuery, type FoodRow } from '@fellmist/contract'
 import { BehaviorSubject, catchError, concatMap, from, map, type Observable, of, Subscription, switchMap, tap } from 'rxjs';
 import { type Api, failureWords } from '../state/api';
 
-const PAGE = 100;
+const PAGE = 60;
 
 /** The long list, fetched a page at a time as it is scrolled; rows that are not here yet are undefined. */
 export class FoodList extends DataSource<FoodRow | undefined> {

@@ -1,5 +1,5 @@
 import { ScrollingModule } from '@angular/cdk/scrolling';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked, type WritableSignal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { type FoodQuery, type FoodRow, type FoodSort, type StoredPack } from '@fellmist/contract';
@@ -78,15 +78,15 @@ export class LarderPlace {
 
   constructor() {
     effect(() => {
-      const query = this.query();
       this.pantry.stock();
       this.pantry.packs();
-      untracked(() => this.list.ask(query));
+      untracked(() => this.refresh());
     });
     inject(DestroyRef).onDestroy(() => this.list.end());
   }
 
-  protected readonly trackRow = (index: number, row: FoodRow | undefined): string | number => row?.id ?? index;
+  /** By place, so that another list is written into the rows that stand there. */
+  protected readonly trackRow = (index: number): number => index;
 
   protected figures(row: FoodRow): readonly string[] {
     return [cell(row.energyKcal, 0), cell(row.proteinG, 1), cell(row.fatG, 1), cell(row.netCarbG, 1), cell(row.fibreG, 1), cell(row.proteinPer100Kcal, 1)];
@@ -111,16 +111,23 @@ export class LarderPlace {
     void this.router.navigate([], { queryParams: { food: id ?? null }, queryParamsHandling: 'merge' });
   }
 
+  /** Asks at once, in the same turn as the key: waiting for an effect would cost a frame. */
+  protected refresh(): void {
+    this.list.ask(this.query());
+  }
+
+  protected set<T>(filter: WritableSignal<T>, value: T): void {
+    filter.set(value);
+    this.refresh();
+  }
+
   protected clear(): void {
     this.words.set('');
     this.only.set('all');
     this.kind.set('');
     this.school.set('');
     this.without.set([]);
-  }
-
-  protected retry(): void {
-    this.list.ask(this.query());
+    this.refresh();
   }
 
   protected packGone(stored: StoredPack): void {
