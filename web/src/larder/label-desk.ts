@@ -126,6 +126,7 @@ export class LabelDesk {
     if (stated === 0) return 'Nothing entered yet: type what the panel prints.';
     return serious === 0 ? 'The label adds up.' : `${serious} ${serious === 1 ? 'thing does' : 'things do'} not add up.`;
   });
+  protected readonly isEmpty = computed(() => this.summary().startsWith('Nothing'));
   protected readonly isSound = computed(() => this.summary().startsWith('The label adds'));
 
   protected readonly results = computed(() => {

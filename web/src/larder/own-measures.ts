@@ -146,6 +146,7 @@ const WEIGHINGS = [0, 1, 2] as const;
     }
     .few {
       width: 76px;
+      margin-right: 6px;
       text-align: right;
     }
     form,

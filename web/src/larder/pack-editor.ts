@@ -82,7 +82,7 @@ export class PackEditor {
     if (id !== 'new' && !stored) return;
     const base = stored?.pack ?? emptyPack(`pack-${crypto.randomUUID()}`, this.kind() ?? '');
     this.version.set(stored?.version ?? 0);
-    this.savedText.set(stored ? JSON.stringify(stored.pack) : '');
+    this.savedText.set(JSON.stringify(base));
     this.draft.set(kept ? (JSON.parse(kept) as Pack) : base);
     if (base.kindId) this.pantry.takeUp(base.kindId).subscribe();
   }

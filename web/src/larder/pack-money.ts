@@ -123,6 +123,12 @@ import { StockOf } from './stock-of';
       margin: 0 0 12px;
       gap: 4px 16px;
     }
+    legend {
+      padding: 0;
+      border: 0;
+      margin: 0;
+      font-size: 14px;
+    }
     textarea {
       width: 100%;
       height: auto;
