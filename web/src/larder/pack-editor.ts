@@ -122,7 +122,7 @@ export class PackEditor {
     this.pantry.savePack(pack, this.version()).subscribe((result) => {
       if (!result.ok) {
         this.saving.set('idle');
-        this.fault.set(result.words);
+        this.fault.set(result.theirs ? `${result.words} Save again to put yours over it, or go back to the larder and leave theirs.` : result.words);
         if (result.theirs) this.version.set(result.theirs.version);
         return;
       }
