@@ -68,7 +68,7 @@ describe('rounding of a panel', () => {
         const { low, high } = behindFigure({ ...printed, ...decimals }, figure, tradition);
         return low <= there + 1e-6 && there <= high + 1e-6;
       }),
-      { numRuns: 5000 },
+      { numRuns: 20_000, examples: [[0.5500010000000002, 'transG', 'us']] },
     );
   });
 
@@ -155,6 +155,8 @@ describe('a label that adds up or not', () => {
       ['carbohydrateG', 40],
     ]);
     expect(hiddenZeros(zero, 0.5)).toEqual([]);
+    // Pure fat, 9 kcal a gram, is the most that 100 g of anything can hold.
+    expect(hiddenZeros(readLabel(us(0.15, { energyKcal: '0' })), 100).map(({ upTo }) => upTo)).toEqual([900]);
   });
 
   test('a weighed piece is set against the serving', () => {

@@ -1,3 +1,4 @@
+import { kjFromKcal } from './composition';
 import { readLabelFigure } from './labelFigure';
 import { behindFigure, type Interval, LABEL_FIGURES, type LabelFigure, type Tradition } from './rounding';
 
@@ -67,7 +68,8 @@ function readColumn(label: Label, column: LabelColumnName, massG: number | undef
       const { low, high } = behindFigure(read.printed, figure, label.tradition);
       const scale = 100 / massG;
       const isZero = read.printed.figure === 0 || read.printed.lessThan === true;
-      stated[figure] = { low: low * scale, high: high * scale, printed: read.printed.figure * scale, isZero, column };
+      const high100 = isZero ? Math.min(high * scale, mostIn100g(figure)) : high * scale;
+      stated[figure] = { low: low * scale, high: high100, printed: read.printed.figure * scale, isZero, column };
     }
   }
   if (isWaiting) {
@@ -75,6 +77,13 @@ function readColumn(label: Label, column: LabelColumnName, massG: number | undef
     slips.push({ field: column === 'serving' ? 'serving.massG' : 'per100.of', words: `${needs}, so that these figures can be taken to 100 g.` });
   }
   return stated;
+}
+
+/** No 100 g of anything holds more: all of it, or the energy of pure fat. */
+function mostIn100g(figure: LabelFigure): number {
+  if (figure === 'energyKcal') return 900;
+  if (figure === 'energyKj') return kjFromKcal(900);
+  return figure.endsWith('Mg') ? 100_000 : 100;
 }
 
 export function overlaps(one: Interval, other: Interval): boolean {

@@ -35,7 +35,7 @@ function show(amount: number): string {
 }
 
 function span({ low, high }: Interval): string {
-  return high - low < 0.5 ? show((low + high) / 2) : `${show(low)}–${show(high)}`;
+  return high - low <= (high > 20 ? 1.01 : 0.21) ? show((low + high) / 2) : `${show(low)}–${show(high)}`;
 }
 
 type Bound = 'low' | 'high';

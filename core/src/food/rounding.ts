@@ -136,31 +136,32 @@ function onGrid(figure: number, step: number): boolean {
   return step > 0 && Math.abs(figure / step - Math.round(figure / step)) < 1e-6;
 }
 
-/** What may lie behind a figure printed to the nearest step, by every band that could have printed it. */
-function behindBands(figure: number, bands: readonly Band[]): Interval | undefined {
-  const parts = bands.flatMap((band, i): Interval[] => {
+function decimalsOf(step: number): number {
+  return /\.(\d+)$/.exec(String(step))?.[1]?.length ?? 0;
+}
+
+/** What may lie behind a figure printed to the nearest step, by every band that prints so many decimals. */
+function behindBands(figure: number, decimals: number, bands: readonly Band[]): readonly Interval[] {
+  return bands.flatMap((band, i): Interval[] => {
     const to = bands[i + 1]?.from ?? Infinity;
     if (band.step === 0) return figure === 0 ? [{ low: 0, high: to }] : [];
-    if (!onGrid(figure, band.step)) return [];
+    if (decimals > decimalsOf(band.step) || !onGrid(figure, band.step)) return [];
     const [low, high] = [Math.max(figure - band.step / 2, band.from), Math.min(figure + band.step / 2, to)];
     return high >= low ? [{ low, high }] : [];
   });
-  if (parts.length === 0) return undefined;
-  return { low: Math.min(...parts.map(({ low }) => low)), high: Math.max(...parts.map(({ high }) => high)) };
 }
 
 /**
- * The amounts that may lie behind a printed figure. A figure printed more finely than the rule asks for, or off its grid,
- * is taken to half of its last decimal. Example: "0" kcal on a US panel is anything from 0 to 5.
+ * The amounts that may lie behind a printed figure. One printed more finely than the rule asks for, or off its grid, is
+ * taken to half of its last decimal. Example: "0" kcal on a US panel is anything from 0 to 5.
  */
 export function behindFigure({ figure, lessThan, decimals = 0 }: Printed, name: LabelFigure, tradition: Tradition): Interval {
   if (lessThan) return { low: 0, high: figure };
-  const byRule = behindBands(figure, bandsFor(tradition, name));
+  const byRule = behindBands(figure, decimals, bandsFor(tradition, name));
   const half = 10 ** -decimals / 2;
   const byDigits = { low: Math.max(figure - half, 0), high: figure + half };
-  if (!byRule) return byDigits;
-  const isFiner = decimals > 0 && byDigits.high - byDigits.low < byRule.high - byRule.low;
-  return isFiner && figure > 0 ? byDigits : byRule;
+  const parts = byRule.length === 0 || (decimals > 0 && figure > 0) ? [...byRule, byDigits] : byRule;
+  return { low: Math.min(...parts.map(({ low }) => low)), high: Math.max(...parts.map(({ high }) => high)) };
 }
 
 /**

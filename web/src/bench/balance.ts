@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { type Consistency, type Figures, SCALE_MOST, type Views } from '@fellmist/core';
+import { type Consistency, type Figures, massOf, readTypedAmount, SCALE_MOST, type Views } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Choice, type Option } from '../ui/choice';
+import { acidGauge, type Gauge, gasGauge, sweetnessGauge } from './gauges';
 import { FIGURE_ROWS, showChange, showNumber, showSum } from '../ui/figures';
 
 type ViewName = 'portion' | 'batch' | 'per100g';
@@ -12,6 +13,14 @@ function place(consistency: Consistency): number | undefined {
 
 /** Half a step either side of the original: what nobody would notice at the spoon. */
 const BAND = 0.25;
+
+/** The band around a place on the line, kept within the line; in per cent. */
+function bandAround(place: number | undefined): { readonly bandLeft: number; readonly bandWidth: number } {
+  if (place === undefined) return { bandLeft: 0, bandWidth: 0 };
+  const half = (BAND / SCALE_MOST) * 100;
+  const bandLeft = Math.max(place - half, 0);
+  return { bandLeft, bandWidth: Math.min(place + half, 100) - bandLeft };
+}
 
 /** How thick original and rebuild are, and the whole nutrition of both side by side. */
 @Component({
@@ -24,7 +33,8 @@ const BAND = 0.25;
 export class Balance {
   protected readonly desk = inject(Desk);
   protected readonly view = signal<ViewName>('portion');
-  protected readonly asked = signal(false);
+  protected readonly asked = signal<string | undefined>(undefined);
+  protected readonly yieldFault = signal<string | undefined>(undefined);
 
   protected readonly views = computed((): readonly Option<ViewName>[] => [
     { label: `A ${this.desk.sheet()?.rebuild.portionWord ?? 'portion'}`, value: 'portion' },
@@ -42,13 +52,18 @@ export class Balance {
       from,
       to,
       isOff: away !== undefined && away > BAND,
-      bandLeft: from === undefined ? 0 : Math.max(from - (BAND / SCALE_MOST) * 100, 0),
-      bandWidth: (2 * BAND * 100) / SCALE_MOST,
+      ...bandAround(from),
       originalWords: original.kind === 'reckoned' ? original.word : original.words,
       rebuildWords: rebuild.kind === 'reckoned' ? rebuild.word : rebuild.words,
       hydration: rebuild.kind === 'reckoned' ? showNumber(rebuild.hydration, 2) : undefined,
       unknown: rebuild.kind === 'reckoned' ? rebuild.unknownThirst.join(', ') : '',
     };
+  });
+
+  /** Sweetness, gas and acid of original and rebuild, each on a line of its own. */
+  protected readonly gauges = computed((): readonly Gauge[] => {
+    const [before, now] = [this.desk.original(), this.desk.rebuild()];
+    return before && now ? [sweetnessGauge(before, now), gasGauge(before, now), acidGauge(before, now)].filter((gauge) => gauge !== undefined) : [];
   });
 
   protected readonly gaps = computed(() => this.desk.rebuild()?.gaps.length ?? 0);
@@ -72,9 +87,21 @@ export class Balance {
     return views?.[this.view()];
   }
 
+  /** The yield as weighed: "812", "0.8 kg"; empty takes it back. A fault is said beneath and changes nothing. */
   protected weighYield(text: string): void {
-    const yieldMassG = Number(text);
-    if (text.trim() === '') this.desk.describe({ yieldMassG: undefined }, 'yield');
-    else if (Number.isFinite(yieldMassG) && yieldMassG > 0 && yieldMassG <= 1e7) this.desk.describe({ yieldMassG }, 'yield');
+    this.yieldFault.set(undefined);
+    if (text.trim() === '') {
+      this.desk.describe({ yieldMassG: undefined }, 'yield');
+      return;
+    }
+    const typed = readTypedAmount(text, 'g');
+    const found = 'error' in typed ? undefined : massOf(typed.amount, undefined, 'us');
+    if ('error' in typed) this.yieldFault.set(typed.error);
+    else if (!found || 'gap' in found || found.massG <= 0) this.yieldFault.set('Give the yield as a weight above zero, such as 812 g.');
+    else this.desk.describe({ yieldMassG: found.massG }, 'yield');
+  }
+
+  protected ask(what: string): void {
+    this.asked.set(this.asked() === what ? undefined : what);
   }
 }

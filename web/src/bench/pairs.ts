@@ -52,7 +52,12 @@ export class Pairs {
     const [before, now] = [this.desk.original()?.allergens, this.desk.rebuild()?.allergens];
     if (!before || !now) return undefined;
     const gone = before.contains.filter((allergen) => !now.contains.includes(allergen));
-    return { contains: now.contains.map((allergen) => ({ name: allergen, isNew: !before.contains.includes(allergen) })), gone, unknown: now.unknownLines.length };
+    return {
+      contains: now.contains.map((allergen) => ({ name: allergen, isNew: !before.contains.includes(allergen) })),
+      gone,
+      maybe: now.mayContain.join(', '),
+      unknown: now.unknownLines.length,
+    };
   });
   protected readonly cautions = computed(() => this.desk.rebuild()?.cautions ?? []);
 

@@ -1,0 +1,49 @@
+import { type Measured } from './consistency';
+
+/** One level teaspoon of soda [common practice], and what a mole of it weighs [NaHCO3, 84.007 g/mol]. */
+const SODA_TSP_G = 4.6;
+const SODA_G_PER_MMOL = 0.084007;
+/** Left-over soda above this share of the batter tastes soapy and browns [common practice]. */
+export const SOAPY_SHARE = 0.003;
+
+export interface Lift {
+  readonly massG: number;
+  /** Acid and base before they meet, mmol. Where a food's row gives none it brings none worth counting. */
+  readonly acidMmol: number;
+  readonly baseMmol: number;
+  /** Carbon dioxide: of soda that meets acid all of it, of the rest half (heat alone), of baking powder what it gives. */
+  readonly co2Mmol: number;
+  /** Acid (above zero) or base (below) that finds no partner, mmol. */
+  readonly leftMmol: number;
+  /** Soda that finds no acid, as level teaspoons and as a share of the mix. */
+  readonly sodaLeftTsp: number;
+  readonly sodaLeftShare: number;
+}
+
+/**
+ * Gas and acid balance of a mix. Soda and acid meet mole for mole (NaHCO3 + H+ -> CO2); left-over soda gives half of its
+ * gas on heating (2 NaHCO3 -> Na2CO3 + CO2 + H2O). Undefined for a mix that weighs nothing. Example: 4.6 g of soda with
+ * 10.3 g of cream of tartar leave nothing over.
+ */
+export function liftOf(mix: readonly Measured[]): Lift | undefined {
+  let [massG, acidMmol, baseMmol, otherCo2Mmol] = [0, 0, 0, 0];
+  for (const { food, massG: partG } of mix) {
+    massG += partG;
+    acidMmol += ((food.roles.acid?.amount ?? 0) * partG) / 100;
+    const base = ((food.roles.base?.amount ?? 0) * partG) / 100;
+    baseMmol += base;
+    if (base === 0) otherCo2Mmol += ((food.roles.co2?.amount ?? 0) * partG) / 100;
+  }
+  if (massG <= 0) return undefined;
+  const met = Math.min(acidMmol, baseMmol);
+  const sodaLeft = baseMmol - met;
+  return {
+    massG,
+    acidMmol,
+    baseMmol,
+    co2Mmol: met + sodaLeft / 2 + otherCo2Mmol,
+    leftMmol: acidMmol - baseMmol,
+    sodaLeftTsp: (sodaLeft * SODA_G_PER_MMOL) / SODA_TSP_G,
+    sodaLeftShare: (sodaLeft * SODA_G_PER_MMOL) / massG,
+  };
+}

@@ -1,0 +1,119 @@
+import { join } from 'node:path';
+import { loadShippedLarder } from '@fellmist/data';
+import fc from 'fast-check';
+import { type Food, INTENSE } from '../food';
+import { bulkSweetness, intenseSweetness, liftOf, type Measured, SOAPY_SHARE, sweetnessCeiling, sweetnessOf } from './index';
+
+const foods = new Map(loadShippedLarder(join(__dirname, '../../../data')).foods.map((food) => [food.id, food]));
+
+function food(id: string): Food {
+  const found = foods.get(id);
+  if (!found) throw new Error(id);
+  return found;
+}
+
+function mix(grams: Readonly<Record<string, number>>): readonly Measured[] {
+  return Object.entries(grams).map(([id, massG]) => ({ food: food(id), massG }));
+}
+
+const sucrose = (grams: Readonly<Record<string, number>>): number => sweetnessOf(mix(grams))?.sucroseG ?? NaN;
+
+describe('sweetness', () => {
+  // FDA, "High-Intensity Sweeteners" (times sucrose): aspartame 200, acesulfame K 200, sucralose 600, saccharin 200-700,
+  // steviol glycosides 200-400, monk fruit 100-250. Potency falls with concentration; these hold near 3 to 5 % sucrose.
+  test.each([
+    ['aspartame', 5, 180, 220],
+    ['acesulfame-k', 3, 180, 220],
+    ['sucralose', 5, 595, 605],
+    ['saccharin', 5, 200, 700],
+    ['rebaudioside-a', 5, 200, 400],
+    ['stevioside', 3, 200, 400],
+    ['mogroside', 5, 100, 250.5],
+  ] as const)('%s at the sweetness of %d %% sugar is %d to %d times as sweet', (sweetener, percent, low, high) => {
+    let [from, to] = [0, 1e6];
+    while (to - from > 1e-6) {
+      const middle = (from + to) / 2;
+      if (intenseSweetness(sweetener, middle) < percent) from = middle;
+      else to = middle;
+    }
+    const times = (percent * 10_000) / from;
+    expect([times >= low, times <= high, times]).toEqual([true, true, times]);
+  });
+
+  test('more of one intense sweetener never passes its ceiling, and always adds', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...INTENSE), fc.double({ min: 0.1, max: 1e6, noNaN: true }), (sweetener, mgPerL) => {
+        const [less, more] = [intenseSweetness(sweetener, mgPerL), intenseSweetness(sweetener, mgPerL * 2)];
+        return less < more && more < sweetnessCeiling(sweetener);
+      }),
+    );
+  });
+
+  test('one stevia cannot reach a cream as sweet as 15 % sugar, two unlike sweeteners can', () => {
+    const alone = sweetnessOf(mix({ water: 1000, 'stevia-reba': 20 }));
+    expect([alone?.atCeiling, (alone?.sucroseG ?? 0) < 101]).toEqual([['rebaudioside-a'], true]);
+    expect(sucrose({ water: 1000, 'stevia-reba': 2, sucralose: 0.5 })).toBeGreaterThan(150);
+  });
+
+  test('sugar for sugar; erythritol two thirds; honey by its row; milk hardly at all', () => {
+    expect(sucrose({ water: 200, sugar: 100 })).toBeCloseTo(100, 6);
+    expect(sucrose({ water: 200, erythritol: 100 })).toBeCloseTo(65, 6);
+    expect(bulkSweetness(food('whole-milk'))).toBeLessThan(0.012);
+    expect(bulkSweetness(food('dates'))).toBeGreaterThan(0.55);
+  });
+
+  test('spoon-for-spoon packs are about as sweet as the sugar of the same spoons, in a custard', () => {
+    const custard = { 'whole-milk': 500, egg: 150 };
+    const sugarG = sucrose({ ...custard, sugar: 60 });
+    for (const id of ['sucralose-spoon', 'stevia-spoon', 'monk-fruit-blend']) {
+      const sameSpoonsG = (60 / (food('sugar').densityGPerMl ?? NaN)) * (food(id).densityGPerMl ?? NaN);
+      const ratio = sucrose({ ...custard, [id]: sameSpoonsG }) / sugarG;
+      expect([id, ratio > 0.6, ratio < 1.4, ratio]).toEqual([id, true, true, ratio]);
+    }
+  });
+
+  test('nothing weighs nothing, dry intense sweetener counts nothing, unknown sugars are named', () => {
+    expect(sweetnessOf([])).toBeUndefined();
+    expect(sucrose({ sucralose: 1 })).toBeLessThan(0.01);
+    expect(sweetnessOf(mix({ semolina: 100 }))?.unknown).toEqual(['Semolina']);
+  });
+});
+
+describe('lift and acid', () => {
+  // Stoichiometry: KHC4H4O6 188.18 g/mol neutralises NaHCO3 84.007 g/mol one to one, 2.24 parts by mass.
+  test('soda and cream of tartar at 1 to 2.24 leave nothing over and give all their gas', () => {
+    const lift = liftOf(mix({ 'baking-soda': 4.6, 'cream-of-tartar': 4.6 * (188.18 / 84.007), 'plain-flour': 200 }));
+    expect(lift?.leftMmol).toBeCloseTo(0, 1);
+    expect(lift?.co2Mmol).toBeCloseTo((4.6 * 1000) / 84.007, 1);
+  });
+
+  test('soda alone gives half, and is soapy where much of it is left', () => {
+    const lift = liftOf(mix({ 'baking-soda': 4.6, 'plain-flour': 200, water: 200 }));
+    expect(lift?.co2Mmol).toBeCloseTo((4.6 * 1000) / 84.007 / 2, 1);
+    expect(lift?.sodaLeftTsp).toBeCloseTo(1, 2);
+    expect(lift?.sodaLeftShare).toBeGreaterThan(SOAPY_SHARE);
+  });
+
+  // 5 % acetic acid, 60.05 g/mol: a tablespoon of 15 g holds 12.5 mmol, less than half of the 27 mmol in half a teaspoon of soda.
+  test('a spoon of vinegar takes less than half of the half teaspoon of soda that kitchen tables give it', () => {
+    const lift = liftOf(mix({ 'white-vinegar': 15, 'baking-soda': 2.3 }));
+    expect(lift?.acidMmol).toBeCloseTo(12.5, 0);
+    expect((lift?.acidMmol ?? NaN) / (lift?.baseMmol ?? NaN)).toBeLessThan(0.5);
+  });
+
+  // US trade standard for baking powder: at least 12 % of its mass as carbon dioxide, 44.01 g/mol (from memory).
+  test('baking powder gives at least the gas the trade asks for and leaves no balance', () => {
+    const lift = liftOf(mix({ 'baking-powder': 10 }));
+    expect(lift?.co2Mmol).toBeGreaterThanOrEqual((0.12 * 10_000) / 44.01);
+    expect(lift?.leftMmol).toBe(0);
+  });
+
+  test('order does not matter and twice the batch has twice of all', () => {
+    const batter = mix({ buttermilk: 240, 'baking-soda': 2.3, 'plain-flour': 200, honey: 40 });
+    const [one, turned, two] = [liftOf(batter), liftOf([...batter].reverse()), liftOf([...batter, ...batter])];
+    expect(turned?.co2Mmol).toBeCloseTo(one?.co2Mmol ?? NaN, 9);
+    expect(two?.leftMmol).toBeCloseTo(2 * (one?.leftMmol ?? NaN), 9);
+    expect(two?.sodaLeftShare).toBeCloseTo(one?.sodaLeftShare ?? NaN, 9);
+    expect(liftOf([])).toBeUndefined();
+  });
+});
