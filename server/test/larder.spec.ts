@@ -40,6 +40,12 @@ describe('the list', () => {
     expect((await names(`q=${encodeURIComponent(words)}&limit=6`)).some((found) => found.startsWith(name))).toBe(true);
   });
 
+  test('the food that the words name outright comes first', async () => {
+    expect((await names('q=flour&limit=3'))[0]).toBe('Plain wheat flour');
+    expect((await names('q=milk&limit=3'))[0]).toBe('Whole milk');
+    expect((await names('q=flour&limit=3')).length).toBe(3);
+  });
+
   test('a slip is forgiven and named, nonsense finds nothing, punctuation breaks nothing', async () => {
     expect(await list('q=choclate')).toMatchObject({ corrected: 'chocolate' });
     expect((await list('q=hazlenut')).rows.length).toBeGreaterThan(3);

@@ -1,11 +1,11 @@
 import { type FoodPage, type FoodQuery, type LarderPayload, type ShippedLarder } from '@fellmist/contract';
-import { type Food, kindIdOf, type Larder, type Pack, packAsFood, packsInStock, type StockItem, stockLarder, type WordGroup } from '@fellmist/core';
+import { type Food, kindIdOf, type Larder, matchFood, type Pack, packAsFood, packsInStock, type StockItem, stockLarder, type WordGroup } from '@fellmist/core';
 import { type Store } from './database';
 import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
 import { deletePack, type PackSave, putPack, readPack, readPacks, restorePack, savePack } from './packs';
 import { readRules } from './rules';
-import { readVocabulary, searchFoods } from './search';
+import { readVocabulary, searchFoods, withNamedFirst } from './search';
 import { deleteStock, putStock, readStock } from './stock';
 
 /**
@@ -54,7 +54,10 @@ export class Kitchen {
 
   /** A page of the list of foods and packs. */
   search(query: FoodQuery): FoodPage {
-    return searchFoods(this.db, query, this.today, () => (this.words ??= readVocabulary(this.db)));
+    const page = searchFoods(this.db, query, this.today, () => (this.words ??= readVocabulary(this.db)));
+    const isPlain = query.q !== '' && query.sort === 'fit' && query.offset === 0 && !query.kind && !query.only && !query.school && !query.without?.length;
+    const named = isPlain && page.total > 0 ? matchFood(query.q, this.larder.index, 1)[0] : undefined;
+    return named && named.verbatim > 0.999 ? withNamedFirst(this.db, page, named.foodId, query.limit) : page;
   }
 
   private kindOf(pack: Pack): Food | undefined {

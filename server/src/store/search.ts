@@ -84,11 +84,21 @@ function byFilter(db: Store, query: FoodQuery, match: string | undefined, { cond
   return { total, rows };
 }
 
+function toRow(row: StoredRow): FoodRow {
+  return { ...row, allergens: ALLERGENS.filter((_, i) => (row.allergens >> i) & 1) };
+}
+
+/** The page with the food that the words name outright at its head: "flour" means plain flour before coconut flour. */
+export function withNamedFirst(db: Store, page: FoodPage, id: string, limit: number): FoodPage {
+  const named = page.rows.find((row) => row.id === id) ?? db.prepare<object, StoredRow>(`SELECT ${COLUMNS} FROM listing WHERE id = @id`).all({ id }).map(toRow)[0];
+  return named ? { ...page, rows: [named, ...page.rows.filter((row) => row.id !== id)].slice(0, limit) } : page;
+}
+
 function run(db: Store, query: FoodQuery, words: readonly string[], today: string): FoodPage {
   const filter = filterOf(query, today);
   const match = words.length === 0 ? undefined : words.map((word) => `"${word}"*`).join(' ');
   const { total, rows } = match !== undefined && filter.conditions.length === 0 && query.sort === 'fit' ? byWords(db, query, match) : byFilter(db, query, match, filter);
-  return { total, offset: query.offset, rows: rows.map((row) => ({ ...row, allergens: ALLERGENS.filter((_, i) => (row.allergens >> i) & 1) })) };
+  return { total, offset: query.offset, rows: rows.map(toRow) };
 }
 
 /** Every word of the list; it is worth keeping while nothing is listed anew. */
