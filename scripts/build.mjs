@@ -36,7 +36,7 @@ async function bundleServer() {
     format: 'esm',
     sourcemap: true,
     logLevel: 'warning',
-    external: ['better-sqlite3', 'express', 'helmet', 'compression', 'pino', 'pino-http', 'papaparse', 'numeric-quantity', 'zod', 'date-fns'],
+    external: ['better-sqlite3', 'express', 'helmet', 'compression', 'pino', 'pino-http', 'papaparse', 'numeric-quantity', 'zod'],
   });
 }
 
