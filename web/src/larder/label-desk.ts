@@ -90,6 +90,10 @@ export class LabelDesk {
   readonly generic = input<Food>();
   readonly changed = output<Partial<Pack>>();
   protected readonly marks = LEVEL_MARKS;
+  protected readonly columns: readonly { readonly name: LabelColumnName; readonly words: string }[] = [
+    { name: 'serving', words: 'a serving' },
+    { name: 'per100', words: 'per 100' },
+  ];
   protected readonly traditions: readonly Option<Label['tradition']>[] = [
     { label: 'EU or UK', value: 'eu' },
     { label: 'US', value: 'us' },
