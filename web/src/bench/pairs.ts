@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { doubtWords, formatAmount, type Line, lineState, type Mend, type Pair, unitById } from '@fellmist/core';
+import { doubtWords, formatAmount, type Line, lineState, type MassBasis, type Mend, type Pair, unitById } from '@fellmist/core';
 import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
 import { AmountField } from '../ui/amount-field';
@@ -23,6 +23,9 @@ interface PairRow {
   readonly originalState: 'sure' | 'unsure' | 'gap';
   readonly rebuilt: readonly RebuiltRow[];
 }
+
+/** Said on the line where the baker's own weighing decided its grams. */
+const OWN_WORDS: Readonly<Partial<Record<MassBasis, string>>> = { 'own-piece': 'your own measure', 'own-density': 'your own cup' };
 
 function ratioWords(line: Line, original: Line | undefined): string {
   if (line.origin?.kind === 'added' || !line.origin) return '+';
@@ -83,7 +86,7 @@ export class Pairs {
       name: this.desk.foodName(line.foodId) ?? line.name,
       unit: unit ? (unit.id === 'piece' ? '' : (unit.words[0] ?? '')) : 'g',
       ratio: ratioWords(line, original),
-      note: doubt ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '') : [grams, why].filter(Boolean).join(' · '),
+      note: doubt ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '') : [grams, OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
       marked: state !== 'sure',
     };
   }
