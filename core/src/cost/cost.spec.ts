@@ -13,7 +13,8 @@ const today = '2026-11-24';
 const item = (id: string, foodId: string, more: Partial<StockItem> = {}): StockItem => ({ id, foodId, leftG: 100, origin: 'left over', note: '', ...more });
 
 describe('what should be used, and when', () => {
-  // USDA FSIS, refrigeration and food safety: raw egg yolks keep 2 days, opened canned food 3 to 4 days, milk about a week.
+  // USDA FSIS, refrigeration and food safety: raw egg yolks keep 2 to 4 days (the shorter is taken), opened canned
+  // food 3 to 4 days, milk about a week; from memory.
   test('opened things keep the days of their kind, or until their best-before day, whichever comes first', () => {
     expect(useBy(item('a', 'egg-yolk', { openedOn: '2026-11-23' }), food('egg-yolk'), today)).toEqual({ on: '2026-11-25', why: 'opened', daysLeft: 1 });
     expect(useBy(item('b', 'chickpeas', { openedOn: '2026-11-18' }), food('chickpeas'), today)?.daysLeft).toBe(-2);

@@ -4,7 +4,7 @@ import { type Label, readLabel, type TypedFigures } from './label';
 import { checkLabel, energyOfParts, hiddenZeros, weighPiece } from './labelCheck';
 import { readLabelFigure } from './labelFigure';
 import { packAsFood, weighCup } from './pack';
-import { behindFigure, LABEL_FIGURES, printFigure } from './rounding';
+import { behindFigure, LABEL_FIGURES, lawfulTolerance, printFigure } from './rounding';
 import { learnThirst, TEST_SPREAD, thirstOfTest } from './thirst';
 
 const eu = (figures: TypedFigures): Label => ({ tradition: 'eu', state: 'as sold', per100: { of: 'g', figures } });
@@ -42,10 +42,14 @@ describe('rounding of a panel', () => {
     ]);
   });
 
-  // European Commission, guidance on tolerances for nutrition labelling, December 2012, section 6 on rounding.
+  // European Commission, guidance on tolerances for nutrition labelling, December 2012, on rounding; the rule's limits from memory
+  // ("0.5 g or less" is printed as 0).
   test.each([
     ['energyKcal', 123.4, 123],
-    ['fatG', 0.5, 0.5],
+    ['fatG', 0.5, 0],
+    ['fatG', 0.56, 0.6],
+    ['saturatesG', 0.1, 0],
+    ['saltG', 0.0125, 0],
     ['fatG', 0.44, 0],
     ['proteinG', 9.96, 10],
     ['proteinG', 12.4, 12],
@@ -70,6 +74,21 @@ describe('rounding of a panel', () => {
       }),
       { numRuns: 20_000, examples: [[0.5500010000000002, 'transG', 'us']] },
     );
+  });
+
+  // European Commission, guidance on tolerances, December 2012, table 1; its figures from memory.
+  test.each([
+    ['proteinG', 5, 2],
+    ['proteinG', 20, 4],
+    ['proteinG', 78, 8],
+    ['fatG', 5, 1.5],
+    ['fatG', 50, 8],
+    ['saturatesG', 2, 0.8],
+    ['saturatesG', 10, 2],
+    ['saltG', 1, 0.375],
+    ['energyKcal', 400, undefined],
+  ] as const)('EU tolerance of %s at %d', (figure, per100, tolerance) => {
+    expect(lawfulTolerance(figure, per100)).toEqual(tolerance);
   });
 
   test('a finer figure than the rule asks for says more', () => {

@@ -41,6 +41,8 @@ interface Band {
   readonly from: number;
   readonly step: number;
   readonly lessThan?: boolean;
+  /** The rule says "above": exactly `from` still belongs to the band below. */
+  readonly above?: boolean;
 }
 
 const US_FAT: readonly Band[] = [
@@ -55,7 +57,7 @@ const US_GRAMS: readonly Band[] = [
 ];
 const EU_GRAMS: readonly Band[] = [
   { from: 0, step: 0 },
-  { from: 0.5, step: 0.1 },
+  { from: 0.5, step: 0.1, above: true },
   { from: 10, step: 1 },
 ];
 
@@ -96,7 +98,7 @@ const EU: Readonly<Partial<Record<LabelFigure, readonly Band[]>>> = {
   fatG: EU_GRAMS,
   saturatesG: [
     { from: 0, step: 0 },
-    { from: 0.1, step: 0.1 },
+    { from: 0.1, step: 0.1, above: true },
     { from: 10, step: 1 },
   ],
   carbohydrateG: EU_GRAMS,
@@ -108,7 +110,7 @@ const EU: Readonly<Partial<Record<LabelFigure, readonly Band[]>>> = {
   proteinG: EU_GRAMS,
   saltG: [
     { from: 0, step: 0 },
-    { from: 0.0125, step: 0.01 },
+    { from: 0.0125, step: 0.01, above: true },
     { from: 1, step: 0.1 },
   ],
 };
@@ -126,7 +128,7 @@ function nearest(amount: number, step: number): number {
  * the rule does not name is printed as it is. Example: 4.9 kcal a serving prints as 0 in the US.
  */
 export function printFigure(amount: number, figure: LabelFigure, tradition: Tradition): Printed {
-  const band = [...bandsFor(tradition, figure)].reverse().find(({ from }) => amount >= from);
+  const band = [...bandsFor(tradition, figure)].reverse().find(({ from, above }) => (above ? amount > from : amount >= from));
   if (!band) return { figure: amount };
   if (band.step === 0) return { figure: 0 };
   return band.lessThan ? { figure: band.step, lessThan: true } : { figure: nearest(amount, band.step) };

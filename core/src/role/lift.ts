@@ -6,8 +6,10 @@ const SODA_G_PER_MMOL = 0.084007;
 /** Left-over soda above this share of the batter tastes soapy and browns [common practice]. */
 export const SOAPY_SHARE = 0.003;
 
+/** Per 100 g of mix: a share more or less of the gas, at least some, and acid either way, that nobody notices. House values. */
+export const LIFT_NOTICED = { gasShare: 0.2, leastGasMmol: 0.5, acidMmol: 1 } as const;
+
 export interface Lift {
-  readonly massG: number;
   /** Acid and base before they meet, mmol. Where a food's row gives none it brings none worth counting. */
   readonly acidMmol: number;
   readonly baseMmol: number;
@@ -15,6 +17,9 @@ export interface Lift {
   readonly co2Mmol: number;
   /** Acid (above zero) or base (below) that finds no partner, mmol. */
   readonly leftMmol: number;
+  /** Gas, and what finds no partner, per 100 g of the mix. */
+  readonly co2MmolPer100g: number;
+  readonly leftMmolPer100g: number;
   /** Soda that finds no acid, as level teaspoons and as a share of the mix. */
   readonly sodaLeftTsp: number;
   readonly sodaLeftShare: number;
@@ -37,11 +42,13 @@ export function liftOf(mix: readonly Measured[]): Lift | undefined {
   if (massG <= 0) return undefined;
   const met = Math.min(acidMmol, baseMmol);
   const sodaLeft = baseMmol - met;
+  const co2Mmol = met + sodaLeft / 2 + otherCo2Mmol;
   return {
-    massG,
     acidMmol,
     baseMmol,
-    co2Mmol: met + sodaLeft / 2 + otherCo2Mmol,
+    co2Mmol,
+    co2MmolPer100g: (co2Mmol * 100) / massG,
+    leftMmolPer100g: ((acidMmol - baseMmol) * 100) / massG,
     leftMmol: acidMmol - baseMmol,
     sodaLeftTsp: (sodaLeft * SODA_G_PER_MMOL) / SODA_TSP_G,
     sodaLeftShare: (sodaLeft * SODA_G_PER_MMOL) / massG,

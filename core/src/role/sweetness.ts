@@ -86,6 +86,9 @@ export interface Sweetness {
   readonly unknown: readonly string[];
 }
 
+/** A share more or less of a sweetness is just noticed, and never less than this many grams in 100 g. House values. */
+export const SWEETNESS_NOTICED = { share: 0.1, leastG: 0.5 } as const;
+
 /** Share of its ceiling from which an intense sweetener counts as spent. House value. */
 const SPENT = 0.9;
 

@@ -1,4 +1,4 @@
-import { type Analysis, type Intense, type Lift, SOAPY_SHARE, type Sweetness } from '@fellmist/core';
+import { type Analysis, type Intense, LIFT_NOTICED, SOAPY_SHARE, type Sweetness, SWEETNESS_NOTICED } from '@fellmist/core';
 import { showNumber } from '../ui/figures';
 
 /** A role on a line: the original, the rebuild, and how far apart nobody would notice; places in per cent. */
@@ -42,10 +42,15 @@ function gaugeOf(scale: Scale, original: number, rebuild: number, words: string,
   };
 }
 
-/** House values: about a tenth more or less of a sweetness is just noticed; a fifth of the gas; a millimole of acid in 100 g. */
-const SWEETNESS: Scale = { name: 'Sweetness', ends: ['plain', 'very sweet'], low: 0, high: 40, unnoticed: (original) => Math.max(0.1 * original, 0.5) };
-const GAS: Scale = { name: 'Gas', ends: ['flat', 'coarse'], low: 0, high: 14, unnoticed: (original) => Math.max(0.2 * original, 0.5) };
-const ACID: Scale = { name: 'Acid', ends: ['soapy', 'sour'], low: -6, high: 10, unnoticed: () => 1 };
+const SWEETNESS: Scale = {
+  name: 'Sweetness',
+  ends: ['plain', 'very sweet'],
+  low: 0,
+  high: 40,
+  unnoticed: (original) => Math.max(SWEETNESS_NOTICED.share * original, SWEETNESS_NOTICED.leastG),
+};
+const GAS: Scale = { name: 'Gas', ends: ['flat', 'coarse'], low: 0, high: 14, unnoticed: (original) => Math.max(LIFT_NOTICED.gasShare * original, LIFT_NOTICED.leastGasMmol) };
+const ACID: Scale = { name: 'Acid', ends: ['soapy', 'sour'], low: -6, high: 10, unnoticed: () => LIFT_NOTICED.acidMmol };
 
 const SWEETENER_NAMES: Readonly<Partial<Record<Intense, string>>> = { 'rebaudioside-a': 'stevia', stevioside: 'stevia', mogroside: 'monk fruit', 'acesulfame-k': 'acesulfame K' };
 
@@ -69,18 +74,14 @@ export function sweetnessGauge(before: Analysis, now: Analysis): Gauge | undefin
   );
 }
 
-function per100g({ massG }: Lift, mmol: number): number {
-  return (mmol * 100) / massG;
-}
-
 /** Carbon dioxide that soda, acid and baking powder give. */
 export function gasGauge(before: Analysis, now: Analysis): Gauge | undefined {
   const [original, rebuild] = [before.lift, now.lift];
   if (!original || !rebuild) return undefined;
   return gaugeOf(
     GAS,
-    per100g(original, original.co2Mmol),
-    per100g(rebuild, rebuild.co2Mmol),
+    original.co2MmolPer100g,
+    rebuild.co2MmolPer100g,
     `${showNumber(rebuild.co2Mmol, 0)} mmol of gas in the batch, the original ${showNumber(original.co2Mmol, 0)}.`,
     'Soda that meets acid gives all of its gas, the rest half of it by heat; baking powder at least 12 % of its weight (US trade standard, from memory). Beaten eggs, creaming, steam and yeast lift too and are not counted here.',
   );
@@ -97,8 +98,8 @@ export function acidGauge(before: Analysis, now: Analysis): Gauge | undefined {
       : `${showNumber(Math.max(rebuild.leftMmol, 0), 0)} mmol of acid are left over, in the original ${showNumber(Math.max(original.leftMmol, 0), 0)}.`;
   return gaugeOf(
     ACID,
-    per100g(original, original.leftMmol),
-    per100g(rebuild, rebuild.leftMmol),
+    original.leftMmolPer100g,
+    rebuild.leftMmolPer100g,
     left,
     'Soda and acid meet mole for mole. Titratable acidity of each food from handbooks, from memory; kitchen tables that give half a teaspoon of soda to a spoon of vinegar overstate.',
     isSoapy,

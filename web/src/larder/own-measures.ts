@@ -1,16 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { type Food, type Pack, readTypedAmount, weighCup } from '@fellmist/core';
+import { type Food, type Pack, readTypedAmount, unitFactor, weighCup } from '@fellmist/core';
 import { showNumber } from '../ui/figures';
 
 const WORDS = ['scoop', 'piece', 'slice', 'can', 'packet', 'drop', 'stick'] as const;
 
-/** Cups people have: US customary, metric, and the one labels mean [NIST Handbook 44; 21 CFR 101.9(b)(5)(viii)]. */
+/** The cup that labels mean, mL [21 CFR 101.9(b)(5)(viii)]. */
+const LABEL_CUP_ML = 240;
 const CUPS = [
-  { ml: 236.588, name: 'US cup, 237 mL' },
-  { ml: 250, name: 'metric cup, 250 mL' },
-  { ml: 240, name: 'label cup, 240 mL' },
-  { ml: 14.787, name: 'US tablespoon, 14.8 mL' },
-  { ml: 15, name: 'tablespoon, 15 mL' },
+  { ml: unitFactor('cup', 'us') ?? 0, name: 'US cup, 237 mL' },
+  { ml: unitFactor('cup', 'metric') ?? 0, name: 'metric cup, 250 mL' },
+  { ml: LABEL_CUP_ML, name: 'label cup, 240 mL' },
+  { ml: unitFactor('tbsp', 'us') ?? 0, name: 'US tablespoon, 14.8 mL' },
+  { ml: unitFactor('tbsp', 'metric') ?? 0, name: 'tablespoon, 15 mL' },
 ] as const;
 
 const WEIGHINGS = [0, 1, 2] as const;
