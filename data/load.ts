@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type ShippedLarder } from '@fellmist/contract';
-import { readCautions, readFoodTable, readSwapRules, readWordGroups } from '@fellmist/contract/tables';
+import { readCautions, readCorrectives, readFoodTable, readProductClasses, readSwapRules, readWordGroups } from '@fellmist/contract/tables';
 
 /** The shipped foods, swap rules and cautions, read from the tables in `folder` (this folder of the repository). */
 export function loadShippedLarder(folder: string): ShippedLarder {
@@ -9,6 +9,8 @@ export function loadShippedLarder(folder: string): ShippedLarder {
   return {
     foods: readFoodTable(read('foods.csv'), read('roles.csv')),
     rules: readSwapRules(read('swap-rules.json')),
+    classes: readProductClasses(read('product-classes.json')),
+    correctives: readCorrectives(read('correctives.json')),
     cautions: readCautions(read('cautions.json')),
     wordGroups: readWordGroups(read('words.json')),
   };

@@ -5,13 +5,19 @@ import {
   analyse,
   candidatesFor,
   consistencyOf,
-  liquidBalance,
+  correctionsFor,
+  LEDGER_ROLES,
+  measuresOf,
   openSwap,
   readRecipeText,
+  rowOf,
+  settleLiquid,
   settleOpen,
+  standingOf,
   startWorksheet,
   stockLarder,
-  takeAll,
+  type Sums,
+  sumsOf,
   totalsOf,
 } from '@fellmist/core';
 import { HyperFormula } from 'hyperformula';
@@ -25,36 +31,81 @@ interface Classic {
   readonly scale: number;
   readonly grams: Readonly<Record<string, number>>;
   readonly melted: readonly string[];
+  readonly beaten?: readonly string[];
+  readonly after?: 'hour';
+  readonly classId?: string;
+  readonly heldOut?: boolean;
 }
 const classics = JSON.parse(readFileSync(join(__dirname, 'classic-formulas.json'), 'utf8')) as readonly Classic[];
 
-function scaleOfClassic({ grams, melted }: Classic): number {
-  const mix = Object.entries(grams).map(([id, massG]) => {
-    const food = larder.foods.get(id);
-    if (!food) throw new Error(`no food ${id}`);
-    return { food, massG, melted: melted.includes(id) };
-  });
-  const result = consistencyOf(mix);
+function sumsOfClassic({ grams, melted, beaten }: Classic): Sums {
+  return sumsOf(
+    Object.entries(grams).map(([id, massG]) => {
+      const food = larder.foods.get(id);
+      if (!food) throw new Error(`no food ${id}`);
+      return { food, massG, melted: melted.includes(id), beaten: beaten?.includes(id) ?? false };
+    }),
+  );
+}
+
+/** Words of the spoon scale between what the model says and what everybody knows. */
+function wordsOff(classic: Classic): number {
+  const result = consistencyOf(sumsOfClassic(classic));
   if (result.kind !== 'reckoned') throw new Error(result.words);
-  return result.scale;
+  return Math.abs(Math.round((classic.after ? result.scaleHour : result.scale) * 2) - Math.round(classic.scale * 2));
 }
 
 describe('the consistency model on formulas of common knowledge', () => {
   // Ratio classes of flour to liquid by volume (pour 1:1, drop 2:1, soft dough 3:1, stiff dough 6-8:1): Bennion & Scheule,
-  // Introductory Foods, from memory. The others are weights of common knowledge, from memory.
-  test.each(classics.map((classic) => [classic.id, classic] as const))('%s is within one class (0.75 of a step of the spoon scale)', (_id, classic) => {
-    expect(Math.abs(scaleOfClassic(classic) - classic.scale)).toBeLessThanOrEqual(0.75);
+  // Introductory Foods, from memory. The others are weights of common knowledge, from memory. The third that is held out took
+  // no part in fitting the constants (benchmarks/calibrate.ts).
+  const heldOut = classics.filter((classic) => classic.heldOut);
+
+  test('at least thirty, of wheat and not, a third of them held out', () => {
+    expect(classics.length).toBeGreaterThanOrEqual(60);
+    expect(heldOut.length / classics.length).toBeCloseTo(1 / 3, 1);
   });
 
-  test('nine in ten are within half a step', () => {
-    const near = classics.filter((classic) => Math.abs(scaleOfClassic(classic) - classic.scale) <= 0.55).length;
-    expect(near / classics.length).toBeGreaterThanOrEqual(0.9);
+  test('nine in ten of those held out are within one word of the scale, none more than three words off', () => {
+    const off = heldOut.map(wordsOff);
+    expect(off.filter((words) => words <= 1).length / off.length).toBeGreaterThanOrEqual(0.9);
+    expect(Math.max(...off)).toBeLessThanOrEqual(3);
+  });
+
+  test('the textbook’s four ratio classes come out within one word', () => {
+    const ratios = ['pancake-thin', 'drop-batter', 'soft-dough', 'stiff-dough'].flatMap((id) => classics.filter((classic) => classic.id === id));
+    expect(ratios.map(wordsOff).map((words) => words <= 1)).toEqual([true, true, true, true]);
+  });
+});
+
+describe('the product classes', () => {
+  test('nineteen of them, each with bands, limits, doneness and a reason for every band', () => {
+    expect(shipped.classes).toHaveLength(19);
+    for (const { id, bands, protein, source } of shipped.classes) {
+      expect([id, Object.values(bands).length >= 6, Object.values(bands).every(({ reason }) => reason.length > 3), source !== '']).toEqual([id, true, true, true]);
+      expect([id, protein.flatMap(({ foods }) => foods).filter((food) => !larder.foods.has(food))]).toEqual([id, []]);
+    }
+  });
+
+  test('classic formulas lie in the bands of their class, nine values in ten', () => {
+    const values = classics.flatMap((classic) => {
+      const product = shipped.classes.find(({ id }) => id === classic.classId);
+      const measures = measuresOf(sumsOfClassic(classic));
+      // Many classic formulas are written down without their pinch of salt and their baking powder.
+      return product
+        ? LEDGER_ROLES.filter((role) => role !== 'salt' && role !== 'lift').flatMap((role) => {
+            const [band, measure] = [product.bands[role], measures[role]];
+            return band && measure !== undefined ? [measure >= band.low - 1e-9 && measure <= band.high + 1e-9] : [];
+          })
+        : [];
+    });
+    expect(values.filter(Boolean).length / values.length).toBeGreaterThan(0.9);
   });
 });
 
 describe('the swap rules', () => {
-  test('there are at least fifteen, and every food and reason they name is there', () => {
-    expect(shipped.rules.length).toBeGreaterThanOrEqual(15);
+  test('there are at least a hundred and twenty, and every food and reason they name is there', () => {
+    expect(shipped.rules.length).toBeGreaterThanOrEqual(120);
     for (const rule of shipped.rules) {
       const named = [
         ...rule.from,
@@ -65,7 +116,7 @@ describe('the swap rules', () => {
     }
   });
 
-  test('every rule, on its own food in a plain batter, ends with known amounts and the thickness of the original where liquid can do it', () => {
+  test('every rule, on its own food in a plain batter, ends with known amounts, no heavier in sweetness where it goes by sweetness, and thick enough or said to be stuck', () => {
     for (const rule of shipped.rules) {
       const from = larder.foods.get(rule.from[0] ?? '')?.name ?? '';
       const read = readRecipeText(`Batter\nServes 4\n150 g plain flour\n200 ml milk\n50 g sugar\n100 g ${from}`, larder, 'us');
@@ -75,12 +126,11 @@ describe('the swap rules', () => {
       if (!line) throw new Error(`${rule.id}: its food was not read`);
       const opened = openSwap(sheet, line.id, rule, rule.maxShare, larder);
       if (!opened.ok) throw new Error(`${rule.id}: ${opened.error}`);
-      const done = takeAll(opened.sheet, larder);
-      const balance = liquidBalance(done, larder);
+      const done = settleLiquid(opened.sheet, larder, shipped);
       expect([rule.id, allLines(done.rebuild).every(({ massG }) => Number.isFinite(massG) && (massG ?? -1) >= 0)]).toEqual([rule.id, true]);
-      if (balance.original.kind === 'reckoned' && balance.rebuild.kind === 'reckoned' && balance.corrections.length === 0) {
-        expect([rule.id, Math.abs(balance.rebuild.scale - balance.original.scale) < 0.2 || balance.stuck !== undefined]).toEqual([rule.id, true]);
-      }
+      const row = rowOf(standingOf(done, larder, shipped), 'thickness');
+      const stuck = row && row.state !== 'in' && correctionsFor(standingOf(done, larder, shipped), row, larder, shipped).length === 0;
+      expect([rule.id, row?.state === 'in' || row?.state === 'unknown' || stuck]).toEqual([rule.id, true]);
       expect(candidatesFor(line, shipped.rules, larder).map(({ rule: fitting }) => fitting.id)).toContain(rule.id);
       expect(settleOpen(done, larder)).toEqual(done);
     }
@@ -109,7 +159,7 @@ test('sums agree with a spreadsheet of the same formula', () => {
 test('a formula of unknown foods only reckons nothing and says so', () => {
   const read = readRecipeText('Mystery\nServes 2\n100 g unobtainium\n2 cups moonlight', larder, 'us');
   if (!read.ok) throw new Error(read.error);
-  const analysis = analyse(read.formula, larder, shipped.cautions);
+  const analysis = analyse(read.formula, larder, shipped);
   expect(analysis.gaps.map(({ text }) => text)).toEqual(['100 g unobtainium', '2 cups moonlight']);
   expect(analysis.totals.figures.energyKcal).toMatchObject({ amount: 0, gaps: ['l1', 'l2'] });
   expect(analysis.consistency).toMatchObject({ kind: 'not-reckoned' });

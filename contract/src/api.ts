@@ -1,17 +1,15 @@
-import { type CautionRule, type Food, type StockItem, type SwapRule, type WordGroup, type Worksheet } from '@fellmist/core';
+import { type Food, type StockItem, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 import { type StoredPack } from './larder';
 import { worksheetSchema } from './worksheet';
 
-/** What ships: the table of foods, the swap rules, the cautions and the words of other kitchens. */
-export interface ShippedLarder {
+/** What ships: the foods, the tables of the trade (swap rules, product classes, correctives, cautions) and the words of other kitchens. */
+export interface ShippedLarder extends Tables {
   readonly foods: readonly Food[];
-  readonly rules: readonly SwapRule[];
-  readonly cautions: readonly CautionRule[];
   readonly wordGroups: readonly WordGroup[];
 }
 
-/** What the browser needs to compute: the foods at hand, the kitchen's packs and stock, the rules and the cautions. */
+/** What the browser needs to compute: the foods at hand, the kitchen's packs and stock, and the tables of the trade. */
 export interface LarderPayload extends Omit<ShippedLarder, 'wordGroups'> {
   readonly packs: readonly StoredPack[];
   readonly stock: readonly StockItem[];
@@ -56,17 +54,25 @@ export interface ShelfEntry {
   readonly swappedIn: readonly string[];
 }
 
-/** `revisionId` is made by the client, so that a save repeated after a lost answer is known again. */
+/**
+ * `revisionId` is made by the client, so that a save repeated after a lost answer is known again. `parentId` is the revision
+ * that the sheet grew from, where it is not the head: the save is a branch.
+ */
 export interface SaveRequest {
   readonly revisionId: string;
   readonly label: string;
   readonly worksheet: Worksheet;
+  readonly parentId?: string;
 }
+
+/** A new name for a revision. */
+export const labelSchema = z.strictObject({ label: z.string().trim().max(80) });
 
 export const saveSchema = z.strictObject({
   revisionId: z.uuid(),
   label: z.string().trim().max(80),
   worksheet: worksheetSchema,
+  parentId: z.uuid().optional(),
 }) satisfies z.ZodType<SaveRequest>;
 
 /** Problem details, RFC 9457. */

@@ -1,4 +1,5 @@
 export {
+  labelSchema,
   type LarderPayload,
   type Problem,
   type RevisionHead,

@@ -1,4 +1,4 @@
-import { type Formula, type Line, type Worksheet } from '@fellmist/core';
+import { ALLERGENS, FIGURES, type Formula, type Line, SCHOOLS, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 
 const id = z.string().min(1).max(40);
@@ -29,7 +29,7 @@ const doubtCode = z.enum([
 const origin = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('kept'), lineId: id }),
   z.strictObject({ kind: z.literal('swapped'), lineId: id, swapId: id, note: text }),
-  z.strictObject({ kind: z.literal('added'), why: z.enum(['side change', 'liquid', 'by hand']), swapId: id.optional() }),
+  z.strictObject({ kind: z.literal('added'), why: z.enum(['side change', 'liquid', 'balance', 'by hand']), swapId: id.optional() }),
 ]);
 
 export const lineSchema = z.strictObject({
@@ -41,6 +41,7 @@ export const lineSchema = z.strictObject({
   note: text.optional(),
   size: z.string().max(40).optional(),
   melted: z.boolean().optional(),
+  beaten: z.boolean().optional(),
   foodId: z.string().max(80).optional(),
   massG: mass.optional(),
   basis: z.enum(['weighed', 'entered', 'own-piece', 'own-density', 'piece', 'density', 'custom']).optional(),
@@ -48,25 +49,41 @@ export const lineSchema = z.strictObject({
   origin: origin.optional(),
 }) satisfies z.ZodType<Line>;
 
+const part = z.strictObject({
+  id,
+  heading: z.string().max(200),
+  lines: z.array(lineSchema).max(400),
+  counting: z.enum(['left out', 'at the table']).optional(),
+  leftBehindG: mass.optional(),
+});
+
+const goals = z.strictObject({
+  schools: z.array(z.enum(SCHOOLS)).max(SCHOOLS.length),
+  excluded: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length),
+  targets: z.array(z.strictObject({ figure: z.enum([...FIGURES, 'cost']), kind: z.enum(['at most', 'at least']), amount: z.number().min(0).max(1e7) })).max(40),
+});
+
 export const formulaSchema = z.strictObject({
   title: z.string().trim().min(1, 'A formula needs a title.').max(120),
   portions: z.number().positive().max(10_000),
   portionWord: z.string().max(40),
   measures: z.enum(['us', 'metric', 'uk']),
-  parts: z
-    .array(z.strictObject({ id, heading: z.string().max(200), lines: z.array(lineSchema).max(400) }))
-    .min(1)
-    .max(60),
+  parts: z.array(part).min(1).max(60),
   method: z.array(text).max(400),
   notes: z.array(text).max(400),
+  classId: z.string().max(40).optional(),
+  portionMassG: z.number().positive().max(1e7).optional(),
   yieldMassG: z.number().positive().max(1e7).optional(),
+  goals: goals.optional(),
   carried: z.record(z.string(), z.unknown()).optional(),
 }) satisfies z.ZodType<Formula>;
 
+const addedWhy = z.enum(['side change', 'liquid', 'balance']);
+
 const action = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('replace'), lineId: id, fromMassG: mass, to: z.array(z.strictObject({ foodId: z.string().max(80), massG: mass })).max(20) }),
-  z.strictObject({ kind: z.literal('add'), foodId: z.string().max(80), massG: mass, why: z.enum(['side change', 'liquid']) }),
-  z.strictObject({ kind: z.literal('less'), lineId: id, massG: mass, why: z.enum(['side change', 'liquid']) }),
+  z.strictObject({ kind: z.literal('add'), foodId: z.string().max(80), massG: mass, why: addedWhy }),
+  z.strictObject({ kind: z.literal('less'), lineId: id, massG: mass, why: addedWhy }),
   z.strictObject({ kind: z.literal('step'), text }),
 ]);
 

@@ -2,6 +2,7 @@ export * from './quantity';
 export * from './food';
 export * from './role';
 export * from './formula';
+export * from './product';
 export * from './swap';
 export * from './safety';
 export * from './cost';

@@ -1,4 +1,4 @@
-import { type CautionRule, type SwapRule, type WordGroup } from '@fellmist/core';
+import { type CautionRule, type Corrective, LEDGER_ROLES, type ProductClass, type SwapRule, type WordGroup } from '@fellmist/core';
 import * as z from 'zod';
 
 const reason = z.string().min(1);
@@ -8,25 +8,87 @@ const side = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('step'), text: z.string().min(1), reason }),
 ]);
 
+const basis = z.enum(['mass', 'volume', 'count', 'sweetness']);
+const mark = z.enum(['S', 'P', 'M', 'H']);
+
 const swapRule = z.strictObject({
   id: z.string(),
   from: z.array(z.string()).min(1),
-  to: z.array(z.strictObject({ foodId: z.string(), ratio: z.number().positive() })).min(1),
-  basis: z.enum(['mass', 'volume', 'count']),
+  to: z.array(z.strictObject({ foodId: z.string(), ratio: z.number().positive(), basis: basis.optional() })).min(1),
+  basis,
+  classes: z.array(z.string()).min(1).optional(),
   maxShare: z.number().positive().max(1),
   maxShareReason: z.string().optional(),
   side: z.array(side),
   reason,
-  mark: z.enum(['S', 'P', 'M', 'H']),
+  mark,
   source: z.string().min(1),
 }) satisfies z.ZodType<SwapRule>;
 
 const caution = z.strictObject({
   id: z.string(),
-  when: z.strictObject({ anyFood: z.array(z.string()).optional(), polyolShareAbove: z.number().optional() }),
+  topic: z.string().min(1),
+  when: z.strictObject({
+    anyFood: z.array(z.string()).min(1).optional(),
+    allFood: z.array(z.array(z.string()).min(1)).min(1).optional(),
+    eatenRaw: z.boolean().optional(),
+    classes: z.array(z.string()).min(1).optional(),
+    heat: z.enum(['oven', 'griddle', 'none']).optional(),
+    methodWords: z
+      .array(z.string().regex(/^[a-z -]+$/))
+      .min(1)
+      .optional(),
+    polyolShareAbove: z.number().optional(),
+    polyolPortionAboveG: z.number().optional(),
+    portionsAbove: z.number().optional(),
+  }),
   text: z.string().min(1),
+  more: z.string().min(1),
   source: z.string().min(1),
 }) satisfies z.ZodType<CautionRule>;
+
+const span = z.tuple([z.number(), z.number()]);
+const band = z.strictObject({ low: z.number(), high: z.number(), reason }).refine(({ low, high }) => low < high, 'a band runs from low to high');
+
+const productClass = z.strictObject({
+  id: z.string(),
+  name: z.string().min(1),
+  words: z.array(z.string().regex(/^[a-z ]+$/)).min(1),
+  piece: z.string().min(1),
+  heat: z.enum(['oven', 'griddle', 'none']),
+  bands: z.partialRecord(z.enum(LEDGER_ROLES), band),
+  protein: z.array(z.strictObject({ foods: z.array(z.string()).min(1), mostShare: z.number().min(0).max(1), reason })),
+  doneness: z.string().min(1),
+  ovenC: span.optional(),
+  coreC: span.optional(),
+  restMin: z.number().min(0),
+  rest: z.string().min(1),
+  keeping: z.strictObject({ fridgeDays: z.number().min(0), freezerDays: z.number().min(0), words: z.string() }),
+  loss: z.strictObject({ low: z.number().min(0).max(1), high: z.number().min(0).max(1) }),
+  isEatenRaw: z.boolean(),
+  mark,
+  source: z.string().min(1),
+}) satisfies z.ZodType<ProductClass>;
+
+const corrective = z.strictObject({
+  role: z.enum(LEDGER_ROLES),
+  direction: z.enum(['more', 'less']),
+  foods: z.array(z.string()).min(1),
+  mostPer100g: z.number().positive(),
+  reason,
+  mark,
+  source: z.string().min(1),
+}) satisfies z.ZodType<Corrective>;
+
+/** Product classes from their JSON table; throws a ZodError with the path of the first fault. */
+export function readProductClasses(json: string): readonly ProductClass[] {
+  return z.array(productClass).parse(JSON.parse(json));
+}
+
+/** Correctives from their JSON table; throws a ZodError with the path of the first fault. */
+export function readCorrectives(json: string): readonly Corrective[] {
+  return z.array(corrective).parse(JSON.parse(json));
+}
 
 /** Swap rules from their JSON table; throws a ZodError with the path of the first fault. */
 export function readSwapRules(json: string): readonly SwapRule[] {

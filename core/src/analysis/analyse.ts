@@ -1,13 +1,53 @@
 import { type Larder } from '../food';
-import { allLines, type Formula, type Line, lineState, mainPart, mixOfPart, type Totals, totalsOf, type Views, viewsOf } from '../formula';
-import { type Consistency, consistencyOf, type Lift, liftOf, type Sweetness, sweetnessOf } from '../role';
+import {
+  allLines,
+  type Counting,
+  COUNTING,
+  type EnergyShares,
+  energySharesOf,
+  type Figures,
+  type Formula,
+  type Line,
+  lineState,
+  mainPart,
+  shareOfFigures,
+  sumsOfPart,
+  type Totals,
+  totalsOf,
+  totalsOfParts,
+  type Views,
+  viewsOf,
+} from '../formula';
+import { classOf, type ProductClass } from '../product';
+import { type Consistency, consistencyOf, type Lift, liftOf, type Measures, measuresOf, noSums, type Sums, type Sweetness, sweetnessOf } from '../role';
 import { type AllergenReport, allergensOf, type Caution, type CautionRule, cautionsFor } from '../safety';
+import { type Craft, NO_CRAFT } from '../swap';
+
+/** All tables that an analysis or a rebuild is worked out with. */
+export interface Tables extends Craft {
+  readonly cautions: readonly CautionRule[];
+}
+
+export const NO_TABLES: Tables = { ...NO_CRAFT, cautions: [] };
+
+/** What a part that is chosen at the table would add to a portion. */
+export interface AtTable {
+  readonly partId: string;
+  readonly heading: string;
+  readonly portion: Figures;
+}
 
 export interface Analysis {
   readonly totals: Totals;
   readonly views: Views;
+  readonly atTable: readonly AtTable[];
+  readonly energyShares: EnergyShares | undefined;
+  readonly product: ProductClass | undefined;
+  /** Of the part that holds the batter or dough. */
+  readonly sums: Sums;
+  readonly measures: Measures;
   readonly consistency: Consistency;
-  /** Of the part whose thickness is reckoned; undefined where it weighs nothing. */
+  /** Undefined where that part weighs nothing. */
   readonly sweetness: Sweetness | undefined;
   readonly lift: Lift | undefined;
   readonly allergens: AllergenReport;
@@ -16,19 +56,32 @@ export interface Analysis {
   readonly gaps: readonly Line[];
 }
 
-/** Everything Fellmist says of one formula. Pure: the same formula and larder always give the same answer. */
-export function analyse(formula: Formula, larder: Larder, cautionRules: readonly CautionRule[]): Analysis {
-  const totals = totalsOf(formula, larder);
+function atTheTable(formula: Formula, larder: Larder, counting: Counting, portions: number): readonly AtTable[] {
+  return formula.parts
+    .filter((part) => part.counting === 'at the table')
+    .map((part) => ({ partId: part.id, heading: part.heading, portion: shareOfFigures(totalsOfParts([part], larder, counting).figures, 1 / portions) }));
+}
+
+/** Everything Fellmist says of one formula. Pure: the same formula, larder, tables and way of counting give the same answer. */
+export function analyse(formula: Formula, larder: Larder, tables: Tables = NO_TABLES, counting: Counting = COUNTING): Analysis {
+  const totals = totalsOf(formula, larder, counting);
   const main = mainPart(formula, larder);
-  const mix = main ? mixOfPart(main, larder) : [];
+  const sums = main ? sumsOfPart(main, larder) : noSums();
+  const product = classOf(formula, tables.classes);
+  const views = viewsOf(formula, totals, product?.loss);
   return {
     totals,
-    views: viewsOf(formula, totals),
-    consistency: consistencyOf(mix),
-    sweetness: sweetnessOf(mix),
-    lift: liftOf(mix),
+    views,
+    atTable: atTheTable(formula, larder, counting, views.portions),
+    energyShares: energySharesOf(totals.figures),
+    product,
+    sums,
+    measures: measuresOf(sums),
+    consistency: consistencyOf(sums),
+    sweetness: sweetnessOf(sums),
+    lift: liftOf(sums),
     allergens: allergensOf(formula, larder),
-    cautions: cautionsFor(formula, totals, larder, cautionRules),
+    cautions: cautionsFor(formula, totals, larder, tables.cautions, product),
     gaps: allLines(formula).filter((line) => lineState(line) === 'gap'),
   };
 }

@@ -241,9 +241,10 @@ describe('a pack of a kind', () => {
   // Normal prior and normal data with known spread: the posterior mean is the mean weighted by precision (Gelman et al.,
   // Bayesian Data Analysis, 3rd ed., equation 2.11).
   test('thirst moves from its kind towards what was measured, and grows surer', () => {
-    const tests = [{ id: 't', powderG: 10, waterG: 23.37, on: '2026-11-01' }];
-    const shown = thirstOfTest({ powderG: 10, waterG: 23.37 }) ?? NaN;
+    const tests = [{ id: 't', powderG: 10, waterG: 17.9, on: '2026-11-01' }];
+    const shown = thirstOfTest({ powderG: 10, waterG: 17.9 }) ?? NaN;
     expect(shown).toBeCloseTo(1.2, 2);
+    expect(thirstOfTest({ powderG: 10, waterG: 10.44 }, 0.08)).toBeCloseTo(0.6, 2);
     const [prior, data] = [1 / 0.12 ** 2, 1 / (TEST_SPREAD * shown) ** 2];
     const { learned } = learnThirst({ gPerG: 1, sd: 0.12 }, tests);
     expect(learned.gPerG).toBeCloseTo((prior + shown * data) / (prior + data), 9);

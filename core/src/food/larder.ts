@@ -1,7 +1,9 @@
 import { type Nutrient } from './composition';
+import { energyByFactors } from './energy';
 import { type Food, kindIdOf } from './food';
 import { type FoodIndex, indexFoods } from './match';
 import { type Pack, packAsFood } from './pack';
+import { CARB_COUNTS, countCarbs, isCarbCount } from './school';
 
 /** A food's figures per gram in the order of `SUMMED`, ready to be added up; 0 where unknown, with its bit set. */
 export interface GramFigures {
@@ -14,9 +16,10 @@ export interface GramFigures {
   readonly open: number;
 }
 
-/** What is added up over the lines of a formula; net carbohydrate comes last. */
 const ADDED = ['energyKcal', 'proteinG', 'fatG', 'saturatesG', 'carbohydrateG', 'fibreG', 'sugarsG', 'polyolsG', 'sodiumMg'] as const satisfies readonly Nutrient[];
-export const SUMMED: readonly ((typeof ADDED)[number] | 'netCarbG')[] = [...ADDED, 'netCarbG'];
+/** What is added up over the lines of a formula: nutrients, energy by the two rules of law, net carbohydrate as each school counts it. */
+export const SUMMED = [...ADDED, 'energyEu', 'energyUs', ...CARB_COUNTS] as const;
+export type Summed = (typeof SUMMED)[number];
 
 /** The foods and packs at hand, by id, with the index that finds them by name and their figures ready to be summed. */
 export interface Larder {
@@ -30,32 +33,33 @@ export interface Larder {
   readonly perGram: ReadonlyMap<string, GramFigures>;
 }
 
-const NET_LESS: readonly Nutrient[] = ['fibreG', 'erythritolG', 'alluloseG'];
-
 /**
- * Net carbohydrate: total less fibre, erythritol and allulose. Where one of those is unknown nothing is taken off for it
- * and the figure is marked unknown, so that it can be shown as "at least" with a gap.
+ * Where a part that is to be taken off is unknown nothing is taken off for it and the figure is marked unknown, so that it
+ * can be shown as "at least" with a gap.
  */
 function gramFigures({ per100g, per100gHalf }: Food): GramFigures {
+  const reckoned = (name: Summed): readonly [figure: number, isKnown: boolean] => {
+    if (name === 'energyEu' || name === 'energyUs') {
+      const energy = energyByFactors(per100g, name === 'energyEu' ? 'eu' : 'us');
+      return [energy ?? 0, energy !== undefined];
+    }
+    if (!isCarbCount(name)) return [per100g[name] ?? 0, per100g[name] !== undefined];
+    return [countCarbs(per100g, name).atMost, countCarbs(per100g, name).isKnown];
+  };
   const figures = new Float64Array(SUMMED.length);
   let unknown = 0;
-  ADDED.forEach((nutrient, i) => {
-    const amount = per100g[nutrient];
-    if (amount === undefined) unknown |= 1 << i;
-    else figures[i] = amount / 100;
+  let open = 0;
+  SUMMED.forEach((name, i) => {
+    const [figure, isKnown] = reckoned(name);
+    figures[i] = figure / 100;
+    if (!isKnown) unknown |= 1 << i;
+    if (!isKnown || figure > 0) open |= 1 << i;
   });
-  const net = SUMMED.length - 1;
-  if (per100g.carbohydrateG === undefined || NET_LESS.some((part) => per100g[part] === undefined)) unknown |= 1 << net;
-  figures[net] =
-    Math.max(
-      NET_LESS.reduce((left, part) => left - (per100g[part] ?? 0), per100g.carbohydrateG ?? 0),
-      0,
-    ) / 100;
-  const open = figures.reduce((bits, figure, i) => (figure > 0 ? bits | (1 << i) : bits), unknown);
   if (!per100gHalf) return { figures, unknown, open };
-  const halves = Float64Array.from(ADDED, (nutrient) => (per100gHalf[nutrient] ?? 0) / 100);
-  const netHalf = Math.hypot(...(['carbohydrateG', ...NET_LESS] as const).map((part) => (per100gHalf[part] ?? 0) / 100));
-  return { figures, unknown, open, halves: Float64Array.from([...halves, netHalf]) };
+  const halfOf = (nutrient: Nutrient): number => (per100gHalf[nutrient] ?? 0) / 100;
+  const netHalf = Math.hypot(...(['carbohydrateG', 'fibreG', 'erythritolG', 'polyolsG', 'alluloseG'] as const).map(halfOf));
+  const halves = Float64Array.from(SUMMED, (name) => (isCarbCount(name) ? netHalf : halfOf(name === 'energyEu' || name === 'energyUs' ? 'energyKcal' : name)));
+  return { figures, unknown, open, halves };
 }
 
 /**

@@ -157,7 +157,7 @@ const LEAST_CUP_SPREAD = 0.02;
 export function packAsFood(pack: Pack, generic: Food): Food {
   const cup = pack.cup && weighCup(pack.cup);
   const { thirst } = generic;
-  const tested = thirst?.basis === 'mass' && pack.thirstTests.length > 0 ? learnThirst(thirst, pack.thirstTests).learned : undefined;
+  const tested = thirst?.basis === 'mass' && pack.thirstTests.length > 0 ? learnThirst(thirst, pack.thirstTests, generic.roles.gluten?.amount).learned : undefined;
   const own = [...Object.keys(pack.measuresG), ...(cup ? ['cup'] : [])];
   return {
     ...generic,

@@ -9,8 +9,10 @@ export interface ThirstTest {
   readonly on: string;
 }
 
-/** Fluid over what holds it where a mix drops in one blob: class 2 of the spoon scale, exp((3 - 2) / 1.5). House model. */
-export const BLOB_HYDRATION = Math.exp(1 / 1.5);
+/** Fluid over what holds it where a mix drops in one blob: class 2 of the spoon scale, exp((2.5 - 2) / 1.25). House model, as in `role/consistency`. */
+export const BLOB_HYDRATION = Math.exp(0.4);
+/** Grams of water that a gram of gluten holds beside the thirst of its flour, in the same house model. */
+export const GLUTEN_HOLD = 1.25;
 /** Relative standard deviation of one bench test. House value. */
 export const TEST_SPREAD = 0.08;
 /** Spread of a thirst whose table gives none, relative. House value. */
@@ -23,20 +25,20 @@ export interface LearnedThirst {
 }
 
 /**
- * Thirst (g water held per g) that one test shows: water / (h of a blob x powder). Example: 10 g of plain flour that takes
- * 11.7 g of water shows 0.60. Undefined where an amount is not above zero.
+ * Thirst (g water held per g) that one test shows: water / (h of a blob x powder), less what its gluten (g per g) holds.
+ * Example: 10 g of plain flour (0.08 gluten) that takes 10.4 g of water shows 0.60. Undefined where an amount is not above zero.
  */
-export function thirstOfTest({ powderG, waterG }: Pick<ThirstTest, 'powderG' | 'waterG'>): number | undefined {
-  return powderG > 0 && waterG > 0 ? waterG / (BLOB_HYDRATION * powderG) : undefined;
+export function thirstOfTest({ powderG, waterG }: Pick<ThirstTest, 'powderG' | 'waterG'>, gluten = 0): number | undefined {
+  return powderG > 0 && waterG > 0 ? Math.max(waterG / (BLOB_HYDRATION * powderG) - GLUTEN_HOLD * gluten, 0.01) : undefined;
 }
 
 /**
  * Prior and tests combined by precision (normal prior from the table's spread, a test's standard deviation 8 % of what it
  * shows) [conjugate normal model, as in Gelman et al., Bayesian Data Analysis, section 2.5; spreads house values].
  */
-export function learnThirst(prior: Pick<Thirst, 'gPerG' | 'sd'>, tests: readonly Pick<ThirstTest, 'powderG' | 'waterG'>[]): LearnedThirst {
+export function learnThirst(prior: Pick<Thirst, 'gPerG' | 'sd'>, tests: readonly Pick<ThirstTest, 'powderG' | 'waterG'>[], gluten = 0): LearnedThirst {
   const sd = prior.sd > 0 ? prior.sd : UNSAID_SPREAD * prior.gPerG;
-  const measured = tests.flatMap((test) => thirstOfTest(test) ?? []);
+  const measured = tests.flatMap((test) => thirstOfTest(test, gluten) ?? []);
   let precision = 1 / sd ** 2;
   let weighted = prior.gPerG * precision;
   for (const gPerG of measured) {

@@ -1,5 +1,6 @@
 import { type Amount, type MeasureSystem } from '../quantity';
 import { type MassBasis, type MassGap } from '../food';
+import { type Goals } from './goals';
 
 export type DoubtCode =
   | 'food-guessed'
@@ -27,7 +28,7 @@ export interface Doubt {
 export type Origin =
   | { readonly kind: 'kept'; readonly lineId: string }
   | { readonly kind: 'swapped'; readonly lineId: string; readonly swapId: string; readonly note: string }
-  | { readonly kind: 'added'; readonly why: 'side change' | 'liquid' | 'by hand'; readonly swapId?: string };
+  | { readonly kind: 'added'; readonly why: 'side change' | 'liquid' | 'balance' | 'by hand'; readonly swapId?: string };
 
 export interface Line {
   readonly id: string;
@@ -41,6 +42,8 @@ export interface Line {
   /** "large", "medium": picks a piece weight. */
   readonly size?: string;
   readonly melted?: boolean;
+  /** Beaten to a foam before it goes in. */
+  readonly beaten?: boolean;
   readonly foodId?: string;
   readonly massG?: number;
   readonly basis?: MassBasis;
@@ -53,6 +56,10 @@ export interface Part {
   /** "For the icing"; empty for the main part. */
   readonly heading: string;
   readonly lines: readonly Line[];
+  /** Not counted at all, or shown apart as a choice at the table; absent where the part counts. */
+  readonly counting?: 'left out' | 'at the table';
+  /** Grams of it that stay behind (soaking egg in the dish, syrup in the pan) and are not eaten. */
+  readonly leftBehindG?: number;
 }
 
 export interface Formula {
@@ -64,8 +71,14 @@ export interface Formula {
   readonly parts: readonly Part[];
   readonly method: readonly string[];
   readonly notes: readonly string[];
+  /** What it is, by the id of a product class; absent where nobody said. */
+  readonly classId?: string;
+  /** Grams of a portion where portions go by weight; else `portions` equal ones. */
+  readonly portionMassG?: number;
   /** The weighed yield of the whole batch, grams; absent until somebody weighs it. */
   readonly yieldMassG?: number;
+  /** What a portion should come to, and the diet it is for. */
+  readonly goals?: Goals;
   /** Members of an imported document that Fellmist does not use and gives back on export. */
   readonly carried?: Readonly<Record<string, unknown>>;
 }

@@ -1,6 +1,9 @@
 export { doubtWords } from './doubtWords';
 export { allLines, changeLine, type Doubt, type DoubtCode, type Formula, type Line, type Origin, type Part } from './formula';
+export { type Goal, type Goals, type GoalState, judgeGoals, NO_GOALS } from './goals';
+export { bakersPercentages, compareLines, type Contribution, contributionsOf, type LineChange } from './lines';
 export { lineState, type LineState, mendLine, type Mend, MOST_AMOUNT, readTypedAmount, type TypedAmount } from './mendLine';
-export { mainPart, mixOfPart } from './mix';
 export { readLine, weighLine } from './readLine';
-export { type Figure, type Figures, shareOfFigures, type Sum, type Totals, totalsOf, type Views, viewsOf } from './totals';
+export { gramOf, mainPart, sumsOfPart, type Tally, tallyOf } from './tally';
+export { countedParts, type Counting, COUNTING, type Figure, figureOfLine, FIGURES, type Figures, shareOfFigures, type Sum, type Totals, totalsOf, totalsOfParts } from './totals';
+export { type EnergyShares, energySharesOf, type Loss, type Views, viewsOf, type Yield, yieldOf } from './views';

@@ -169,6 +169,7 @@ export function readLine(text: string, id: string, larder: Larder, measures: Mea
     ...(named.note ? { note: named.note } : {}),
     ...(size ? { size } : {}),
     ...(/\bmelted\b/i.test(body) ? { melted: true } : {}),
+    ...(/\b(?:stiff(?:ly)?|(?:soft|firm) peaks|whipped|to a foam|foamy|beaten until (?:thick|pale|light)|aerated)\b/i.test(body) ? { beaten: true } : {}),
     ...(food ? { foodId: food.id } : {}),
   };
   return weighLine(line, larder, measures);

@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { loadShippedLarder } from '@fellmist/data';
 import fc from 'fast-check';
 import { BLOB_HYDRATION, type Food } from '../food';
-import { CONSISTENCY_WORDS, consistencyOf, consistencyWord, hydrationOf, massForHydration, type Measured, SCALE_MOST, scaleOf } from './index';
+import { CONSISTENCY_WORDS, consistencyOf, consistencyWord, hydrationOf, massForHydration, type Measured, noSums, SCALE_MOST, scaleOf, sumsOf } from './index';
 
 const foods = new Map(loadShippedLarder(join(__dirname, '../../../data')).foods.map((food) => [food.id, food]));
 
@@ -17,7 +17,7 @@ function mix(grams: Readonly<Record<string, number>>): Measured[] {
 }
 
 function scale(parts: readonly Measured[]): number {
-  const result = consistencyOf(parts);
+  const result = consistencyOf(sumsOf(parts));
   if (result.kind !== 'reckoned') throw new Error(result.words);
   return result.scale;
 }
@@ -52,7 +52,7 @@ describe('how thick a mix is', () => {
     fc.assert(
       fc.property(batter, fc.double({ min: 0.4, max: 4, noNaN: true }), (parts, target) => {
         const one = made(parts);
-        const waterG = massForHydration(one, target, food('water'));
+        const waterG = massForHydration(sumsOf(one), target, food('water'));
         if (waterG === undefined) return true;
         return Math.abs(scale([...one, ...mix({ water: waterG })]) - scaleOf(target)) < 0.02;
       }),
@@ -72,10 +72,23 @@ describe('how thick a mix is', () => {
   });
 
   test('what cannot be reckoned says what it lacks; what was left out is named', () => {
-    expect(consistencyOf(mix({ sugar: 100, water: 100 }))).toMatchObject({ kind: 'not-reckoned', lacks: 'thirst' });
-    expect(consistencyOf(mix({ 'plain-flour': 100 }))).toMatchObject({ kind: 'not-reckoned', lacks: 'liquid' });
-    expect(consistencyOf([])).toMatchObject({ kind: 'not-reckoned' });
-    expect(consistencyOf(mix({ 'plain-flour': 100, water: 100, gelatine: 5 }))).toMatchObject({ unknownThirst: ['Gelatine powder'] });
-    expect(hydrationOf({ waterG: 10, sugarsG: 0, liquidFatG: 0, solidFatG: 0, heldG: 0 })).toBe(12);
+    const said = (grams: Readonly<Record<string, number>>): unknown => consistencyOf(sumsOf(mix(grams)));
+    expect(said({ sugar: 100, water: 100 })).toMatchObject({ kind: 'not-reckoned', lacks: 'thirst' });
+    expect(said({ 'plain-flour': 100 })).toMatchObject({ kind: 'not-reckoned', lacks: 'liquid' });
+    expect(said({})).toMatchObject({ kind: 'not-reckoned' });
+    expect(said({ 'plain-flour': 100, water: 100, gelatine: 5 })).toMatchObject({ unknownThirstG: 5 });
+    expect(hydrationOf(noSums())).toBe(12);
+  });
+
+  test('a rest thickens, seeds and casein most; gum and beaten white thicken at once', () => {
+    const rest = (grams: Readonly<Record<string, number>>): number => {
+      const said = consistencyOf(sumsOf(mix(grams)));
+      return said.kind === 'reckoned' ? said.scaleHour - said.scaleNow : NaN;
+    };
+    expect(rest({ 'plain-flour': 100, water: 110 })).toBeGreaterThan(0);
+    expect(rest({ chia: 20, water: 200 })).toBeGreaterThan(3 * rest({ 'plain-flour': 100, water: 110 }));
+    const batter = { 'plain-flour': 100, water: 150, 'egg-white': 60 };
+    expect(scale(mix({ ...batter, xanthan: 2 }))).toBeGreaterThan(scale(mix(batter)));
+    expect(scale(mix(batter).map((part) => ({ ...part, beaten: true })))).toBeGreaterThan(scale(mix(batter)));
   });
 });

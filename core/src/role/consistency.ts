@@ -1,29 +1,42 @@
-import { type Food } from '../food';
+import { type Food, GLUTEN_HOLD } from '../food';
+import { AT, type Brought, bringsPerGram, read, type Sums } from './brings';
 
-/** A weighed food in a mix; `melted` makes a solid fat flow. */
-export interface Measured {
-  readonly food: Food;
-  readonly massG: number;
-  readonly melted?: boolean;
+export type RestTime = 'now' | 'five' | 'hour';
+
+/** Constants of the house model, see docs/science.md for how they were fitted and how well they hold. */
+export interface ConsistencyModel {
+  /** Spoon scale = atOne - perLog x ln(hydration). */
+  readonly atOne: number;
+  readonly perLog: number;
+  /** Share of dissolved sugar, and of liquid fat, that counts as fluid. */
+  readonly ofSugar: number;
+  readonly ofLiquidFat: number;
+  /** Grams of water held by a gram of solid fat or undissolved sugar, of gum (as xanthan), of beaten foam (as egg white), of gluten. */
+  readonly ofSolid: number;
+  readonly ofGum: number;
+  readonly ofFoam: number;
+  readonly ofGluten: number;
 }
+
+export const CONSISTENCY_MODEL: ConsistencyModel = { atOne: 2.5, perLog: 1.25, ofSugar: 0.32, ofLiquidFat: 0.38, ofSolid: 0.16, ofGum: 27, ofFoam: 0.45, ofGluten: GLUTEN_HOLD };
 
 export type Consistency =
   | {
       readonly kind: 'reckoned';
       /** Fluid over what holds it, capped at 12. */
       readonly hydration: number;
-      /** Spoon scale, 0 pours like milk to 4 short and crumbly. */
+      /** Spoon scale, 0 pours like milk to 4 short and crumbly, five minutes after mixing. */
       readonly scale: number;
+      /** The same at once and after an hour: some flours and seeds go on drinking. */
+      readonly scaleNow: number;
+      readonly scaleHour: number;
       readonly word: string;
-      /** Names of foods whose thirst nobody has told us; they were left out. */
-      readonly unknownThirst: readonly string[];
+      /** Grams of foods whose thirst nobody has told us; they were left out. */
+      readonly unknownThirstG: number;
     }
   | { readonly kind: 'not-reckoned'; readonly lacks: 'liquid' | 'thirst'; readonly words: string };
 
-/** House model constants, see docs/science.md. */
-const FLUID_OF_DISSOLVED = 0.3;
-const FLUID_OF_LIQUID_FAT = 0.2;
-const HOLD_OF_SOLID = 0.1;
+/** Grams of sugar that a gram of water dissolves while a batter is mixed [common practice: about 2 for sucrose]. */
 const SUGAR_PER_WATER = 2;
 const MOST_HYDRATION = 12;
 
@@ -42,63 +55,30 @@ export const CONSISTENCY_WORDS: readonly string[] = [
 
 export const SCALE_MOST = 4;
 
-/** Water, sugars, fats and thirst of a mix, in grams: what the consistency is reckoned from. */
-export interface Moisture {
-  readonly waterG: number;
-  readonly sugarsG: number;
-  readonly liquidFatG: number;
-  readonly solidFatG: number;
-  /** Water the dry foods can hold. */
-  readonly heldG: number;
-}
-
-const DRY: Moisture = { waterG: 0, sugarsG: 0, liquidFatG: 0, solidFatG: 0, heldG: 0 };
-
-/** Sugars that dissolve into the fluid: sugars, polyols and allulose. */
-function dissolvingSugars(food: Food): number {
-  const { sugarsG = 0, polyolsG = 0, alluloseG = 0 } = food.per100g;
-  return sugarsG + polyolsG + alluloseG;
-}
-
-/** What one weighed food brings to the mix; nothing where its thirst is unknown. */
-export function moistureOf({ food, massG, melted }: Measured): Moisture {
-  const thirst = food.thirst;
-  if (!thirst || thirst.basis === 'inert') return DRY;
-  const share = massG / 100;
-  if (thirst.basis === 'mass') return { ...DRY, heldG: thirst.gPerG * massG };
-  const waterG = (food.per100g.waterG ?? 0) * share;
-  if (thirst.basis === 'dryMatter') return { ...DRY, waterG, heldG: thirst.gPerG * (massG - waterG) };
-  const fatG = (food.per100g.fatG ?? 0) * share;
-  const flows = food.fat === 'liquid' || melted === true;
-  return { waterG, sugarsG: dissolvingSugars(food) * share, liquidFatG: flows ? fatG : 0, solidFatG: flows ? 0 : fatG, heldG: 0 };
-}
-
-function sumMoisture(parts: readonly Moisture[]): Moisture {
-  let [waterG, sugarsG, liquidFatG, solidFatG, heldG] = [0, 0, 0, 0, 0];
-  for (const part of parts) {
-    waterG += part.waterG;
-    sugarsG += part.sugarsG;
-    liquidFatG += part.liquidFatG;
-    solidFatG += part.solidFatG;
-    heldG += part.heldG;
-  }
-  return { waterG, sugarsG, liquidFatG, solidFatG, heldG };
-}
+const HELD: Readonly<Record<RestTime, Brought>> = { now: 'heldNowG', five: 'heldG', hour: 'heldHourG' };
 
 /**
- * h = (water + 0.3 dissolved sugars + 0.2 liquid fat) / (sum of thirsts + 0.1 (solid fat + undissolved sugars)).
- * Sugars dissolve up to 2 g per gram of water. House model.
+ * h = (water + a x dissolved sugars + b x liquid fat) / (thirsts + gum, foam and gluten by their hold + c x (solid fat +
+ * undissolved sugars)). Dry sugars dissolve up to 2 g
+ * per gram of water, those of syrups are dissolved. `when` picks what the flours hold by then. House model.
  */
-export function hydrationOf(moisture: Moisture): number {
-  const dissolvedG = Math.min(moisture.sugarsG, SUGAR_PER_WATER * moisture.waterG);
-  const fluidG = moisture.waterG + FLUID_OF_DISSOLVED * dissolvedG + FLUID_OF_LIQUID_FAT * moisture.liquidFatG;
-  const holdingG = moisture.heldG + HOLD_OF_SOLID * (moisture.solidFatG + moisture.sugarsG - dissolvedG);
-  return holdingG > 0 ? Math.min(fluidG / holdingG, MOST_HYDRATION) : MOST_HYDRATION;
+export function hydrationOf(sums: Sums, when: RestTime = 'five', model: ConsistencyModel = CONSISTENCY_MODEL): number {
+  const waterG = read(sums, 'waterG');
+  const sugarsG = read(sums, 'sugarsG');
+  const dissolvedG = Math.min(sugarsG, SUGAR_PER_WATER * waterG);
+  const fluidG = waterG + model.ofSugar * (dissolvedG + read(sums, 'syrupG')) + model.ofLiquidFat * read(sums, 'liquidFatG');
+  const holdingG =
+    read(sums, HELD[when]) +
+    model.ofGum * read(sums, 'gumG') +
+    model.ofFoam * read(sums, 'foamG') +
+    model.ofGluten * read(sums, 'glutenG') +
+    model.ofSolid * (read(sums, 'solidFatG') + sugarsG - dissolvedG);
+  return holdingG > 0 ? Math.min(Math.max(fluidG, 0) / holdingG, MOST_HYDRATION) : MOST_HYDRATION;
 }
 
-/** Spoon scale from hydration: s = 3.0 - 1.5 ln h, held to 0..4. House model. */
-export function scaleOf(hydration: number): number {
-  const scale = 3 - 1.5 * Math.log(Math.max(hydration, 1e-6));
+/** Spoon scale from hydration, held to 0..4. House model. */
+export function scaleOf(hydration: number, model: ConsistencyModel = CONSISTENCY_MODEL): number {
+  const scale = model.atOne - model.perLog * Math.log(Math.max(hydration, 1e-6));
   return Math.min(Math.max(scale, 0), SCALE_MOST);
 }
 
@@ -109,49 +89,65 @@ export function consistencyWord(scale: number): string {
 }
 
 /**
- * How thick a mix is five minutes after mixing. Foods of unknown thirst are left out and named. Says what it lacks
- * where there is no liquid, or nothing that holds liquid. Gums act as binders and are not counted here.
- * Example: 125 g plain flour and 237 g water, a cup of each, gives scale 1.3, "pours slowly and ribbons".
+ * How thick a mix is five minutes after mixing, at once and after an hour. Foods of unknown thirst are left out. Says
+ * what it lacks where there is no liquid, or nothing that holds liquid.
  */
-export function consistencyOf(mix: readonly Measured[]): Consistency {
-  const moisture = sumMoisture(mix.map(moistureOf));
-  const unknownThirst = mix.filter((part) => !part.food.thirst && part.massG > 0).map((part) => part.food.name);
-  if (moisture.heldG <= 0) {
+export function consistencyOf(sums: Sums): Consistency {
+  if (read(sums, 'heldG') + read(sums, 'gumG') + read(sums, 'foamG') <= 0) {
     return { kind: 'not-reckoned', lacks: 'thirst', words: 'Nothing here holds liquid (no flour, powder, puree or egg), so thickness is not reckoned.' };
   }
-  if (moisture.waterG <= 0) {
+  if (read(sums, 'waterG') <= 0) {
     return { kind: 'not-reckoned', lacks: 'liquid', words: 'There is no water in this mix, so thickness is not reckoned.' };
   }
-  const hydration = hydrationOf(moisture);
+  const hydration = hydrationOf(sums);
   const scale = scaleOf(hydration);
-  return { kind: 'reckoned', hydration, scale, word: consistencyWord(scale), unknownThirst };
+  return {
+    kind: 'reckoned',
+    hydration,
+    scale,
+    scaleNow: scaleOf(hydrationOf(sums, 'now')),
+    scaleHour: scaleOf(hydrationOf(sums, 'hour')),
+    word: consistencyWord(scale),
+    unknownThirstG: read(sums, 'unknownThirstG'),
+  };
 }
 
-const MOST_SEARCHED_G = 1e5;
+/** The place on the spoon scale alone, five minutes after mixing; undefined where it cannot be reckoned (see `consistencyOf`). */
+export function scaleOfSums(sums: Sums): number | undefined {
+  const holds = read(sums, 'heldG') + read(sums, 'gumG') + read(sums, 'foamG') > 0;
+  if (!holds) return undefined;
+  return read(sums, 'waterG') > 0 ? scaleOf(hydrationOf(sums)) : SCALE_MOST;
+}
+
+const SEARCH_STEPS = 44;
 
 /**
- * Grams of a food to add (or, negative, to take away, at most `availableG` of it) so that the mix reaches a hydration.
- * Undefined where no amount of that food can do it. House model; bisection to 0.01 g.
+ * Grams of a food to add (or, negative, to take away, at most `availableG` of it) so that a measure of the mix comes to
+ * `aim`; undefined where no amount up to `mostG` does it. `per1` is what a gram of the food brings. Bisection.
  */
-export function massForHydration(mix: readonly Measured[], target: number, food: Food, availableG = 0): number | undefined {
-  const base = sumMoisture(mix.map(moistureOf));
-  const per1 = moistureOf({ food, massG: 1 });
-  const at = (x: number): number =>
-    hydrationOf({
-      waterG: base.waterG + per1.waterG * x,
-      sugarsG: base.sugarsG + per1.sugarsG * x,
-      liquidFatG: base.liquidFatG + per1.liquidFatG * x,
-      solidFatG: base.solidFatG + per1.solidFatG * x,
-      heldG: base.heldG + per1.heldG * x,
-    }) - target;
-  let low = -availableG;
-  let high = base.heldG > 0 ? Math.min(MOST_SEARCHED_G, 20 * (base.heldG + base.waterG) * Math.max(1, target)) : 0;
-  const [atLow, atHigh] = [at(low), at(high)];
-  if (atLow * atHigh > 0) return undefined;
-  while (high - low > 0.01) {
+export function amountFor(sums: Sums, per1: Sums, measure: (sums: Sums) => number, aim: number, mostG: number, availableG = 0): number | undefined {
+  const trial = new Float64Array(sums.length);
+  const at = (x: number): number => {
+    for (let i = 0; i < trial.length; i++) trial[i] = Math.max((sums[i] ?? 0) + (per1[i] ?? 0) * x, 0);
+    return measure(trial) - aim;
+  };
+  let [low, high] = [-availableG, mostG];
+  const atLow = at(low);
+  const atHigh = at(high);
+  if (!(atLow * atHigh <= 0)) return undefined;
+  for (let i = 0; i < SEARCH_STEPS && high - low > 1e-6 * (1 + Math.abs(high)); i++) {
     const middle = (low + high) / 2;
     if (at(middle) * atLow > 0) low = middle;
     else high = middle;
   }
   return (low + high) / 2;
+}
+
+/**
+ * Grams of a food to add (or, negative, to take away, at most `availableG` of it) so that the mix reaches a hydration.
+ * Undefined where no amount of that food can do it. House model.
+ */
+export function massForHydration(sums: Sums, target: number, food: Food, availableG = 0): number | undefined {
+  const scale = (sums[AT.heldG] ?? 0) + (sums[AT.waterG] ?? 0) + (sums[AT.gumG] ?? 0) + (sums[AT.foamG] ?? 0);
+  return amountFor(sums, bringsPerGram(food), (mix) => hydrationOf(mix), target, Math.min(1e5, 20 * scale * Math.max(1, target)), availableG);
 }

@@ -1,3 +1,19 @@
-export { type Lift, LIFT_NOTICED, liftOf, SOAPY_SHARE } from './lift';
-export { bulkSweetness, intenseSweetness, type Sweetness, SWEETNESS_NOTICED, sweetnessCeiling, sweetnessOf } from './sweetness';
-export { type Consistency, CONSISTENCY_WORDS, consistencyOf, consistencyWord, hydrationOf, massForHydration, type Measured, moistureOf, SCALE_MOST, scaleOf } from './consistency';
+export { addTimes, AT, BROUGHT, bringsOf, bringsPerGram, type Brought, type Measured, noSums, read as readSum, type Sums, sumsOf } from './brings';
+export { bulkSweetness } from './bulkSweetness';
+export { type Lift, liftOf, SOAPY_SHARE } from './lift';
+export { intenseSweetness, type Sweetness, sweetnessCeiling, sweetnessOf, sweetnessPer100g } from './sweetness';
+export {
+  amountFor,
+  type Consistency,
+  CONSISTENCY_MODEL,
+  CONSISTENCY_WORDS,
+  type ConsistencyModel,
+  consistencyOf,
+  consistencyWord,
+  hydrationOf,
+  massForHydration,
+  type RestTime,
+  SCALE_MOST,
+  scaleOf,
+} from './consistency';
+export { type LedgerRole, LEDGER_ROLES, measureRole, type Measures, measuresOf, ROLE_FACTS, type RoleFacts } from './measures';

@@ -1,4 +1,4 @@
-import { type Measured } from './consistency';
+import { read, type Sums } from './brings';
 
 /** One level teaspoon of soda [common practice], and what a mole of it weighs [NaHCO3, 84.007 g/mol]. */
 const SODA_TSP_G = 4.6;
@@ -30,19 +30,13 @@ export interface Lift {
  * gas on heating (2 NaHCO3 -> Na2CO3 + CO2 + H2O). Undefined for a mix that weighs nothing. Example: 4.6 g of soda with
  * 10.3 g of cream of tartar leave nothing over.
  */
-export function liftOf(mix: readonly Measured[]): Lift | undefined {
-  let [massG, acidMmol, baseMmol, otherCo2Mmol] = [0, 0, 0, 0];
-  for (const { food, massG: partG } of mix) {
-    massG += partG;
-    acidMmol += ((food.roles.acid?.amount ?? 0) * partG) / 100;
-    const base = ((food.roles.base?.amount ?? 0) * partG) / 100;
-    baseMmol += base;
-    if (base === 0) otherCo2Mmol += ((food.roles.co2?.amount ?? 0) * partG) / 100;
-  }
+export function liftOf(sums: Sums): Lift | undefined {
+  const massG = read(sums, 'massG');
   if (massG <= 0) return undefined;
+  const [acidMmol, baseMmol] = [read(sums, 'acidMmol'), read(sums, 'baseMmol')];
   const met = Math.min(acidMmol, baseMmol);
   const sodaLeft = baseMmol - met;
-  const co2Mmol = met + sodaLeft / 2 + otherCo2Mmol;
+  const co2Mmol = met + sodaLeft / 2 + read(sums, 'otherCo2Mmol');
   return {
     acidMmol,
     baseMmol,

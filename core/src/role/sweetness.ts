@@ -1,13 +1,5 @@
-import { type Food, type Intense, INTENSE, type Polyol, type Sugar } from '../food';
-import { type Measured, moistureOf } from './consistency';
-
-/** Times sucrose by mass [handbook ranges, from memory]. */
-const OF_SUGAR: Readonly<Record<Sugar, number>> = { sucrose: 1, glucose: 0.74, fructose: 1.2, lactose: 0.2, maltose: 0.35, galactose: 0.6, tagatose: 0.9 };
-const OF_POLYOL: Readonly<Record<Polyol, number>> = { xylitol: 1, sorbitol: 0.55, maltitol: 0.9, isomalt: 0.5, lactitol: 0.4, mannitol: 0.6, glycerol: 0.6 };
-const OF_ERYTHRITOL = 0.65;
-const OF_ALLULOSE = 0.7;
-/** A polyol that nobody named. House value. */
-const OF_SOME_POLYOL = 0.6;
+import { type Intense, INTENSE } from '../food';
+import { intenseMg, read, type Sums } from './brings';
 
 interface Curve {
   /** The most it can give, in per cent sucrose. */
@@ -36,7 +28,7 @@ const CURVES: Readonly<Record<Intense, Curve>> = {
   mogroside: fitted(11, 250),
 };
 
-/** Sweetness in per cent sucrose of an intense sweetener at mg/L of water. Example: 83 mg/L of sucralose is as 5 % sugar. */
+/** Sweetness in per cent sucrose of an intense sweetener at mg/L. Example: 83 mg/L of sucralose is as 5 % sugar. */
 export function intenseSweetness(sweetener: Intense, mgPerL: number): number {
   const { mostPercent, halfMgPerL } = CURVES[sweetener];
   return (mostPercent * mgPerL) / (halfMgPerL + mgPerL);
@@ -45,32 +37,6 @@ export function intenseSweetness(sweetener: Intense, mgPerL: number): number {
 /** The most one intense sweetener can give, in per cent sucrose, however much is put in. */
 export function sweetnessCeiling(sweetener: Intense): number {
   return CURVES[sweetener].mostPercent;
-}
-
-function weighed<K extends string>(
-  parts: Readonly<Partial<Record<K, number>>> | undefined,
-  times: Readonly<Record<K, number>>,
-): { readonly sweet: number; readonly grams: number } {
-  let [sweet, grams] = [0, 0];
-  for (const [name, amount] of Object.entries(parts ?? {}) as [K, number][]) {
-    sweet += amount * times[name];
-    grams += amount;
-  }
-  return { sweet, grams };
-}
-
-/**
- * Grams of sucrose as sweet as one gram of a food's sugars and polyols; its own sweetness where its row gives one. Sugars
- * that nobody told apart count as sucrose. Undefined where its sugars are unknown.
- */
-export function bulkSweetness({ roles, per100g, sugarsBy, polyolsBy }: Pick<Food, 'roles' | 'per100g' | 'sugarsBy' | 'polyolsBy'>): number | undefined {
-  if (roles.sweetness) return roles.sweetness.amount;
-  const { sugarsG, polyolsG = 0, erythritolG = 0, alluloseG = 0 } = per100g;
-  if (sugarsG === undefined) return undefined;
-  const sugars = weighed(sugarsBy, OF_SUGAR);
-  const polyols = weighed(polyolsBy, OF_POLYOL);
-  const rest = Math.max(sugarsG - sugars.grams, 0) + OF_SOME_POLYOL * Math.max(polyolsG - erythritolG - polyols.grams, 0);
-  return (sugars.sweet + polyols.sweet + rest + OF_ERYTHRITOL * erythritolG + OF_ALLULOSE * alluloseG) / 100;
 }
 
 export interface Sweetness {
@@ -82,8 +48,8 @@ export interface Sweetness {
   readonly per100g: number;
   /** Intense sweeteners at nine tenths of all they can give: more of them adds next to nothing. */
   readonly atCeiling: readonly Intense[];
-  /** Foods whose sugars nobody knows. */
-  readonly unknown: readonly string[];
+  /** Grams of foods whose sugars nobody knows; they count nothing. */
+  readonly unknownG: number;
 }
 
 /** A share more or less of a sweetness is just noticed, and never less than this many grams in 100 g. House values. */
@@ -92,35 +58,30 @@ export const SWEETNESS_NOTICED = { share: 0.1, leastG: 0.5 } as const;
 /** Share of its ceiling from which an intense sweetener counts as spent. House value. */
 const SPENT = 0.9;
 
-/**
- * How sweet a mix is: bulk sweeteners by mass, intense ones by their concentration in its water, unlike sweeteners added.
- * Undefined for a mix that weighs nothing; intense sweeteners without water to dissolve in count nothing.
- */
-export function sweetnessOf(mix: readonly Measured[]): Sweetness | undefined {
-  const massG = mix.reduce((sum, part) => sum + part.massG, 0);
-  if (massG <= 0) return undefined;
-  const waterG = mix.reduce((sum, part) => sum + (moistureOf(part).waterG || (part.massG * (part.food.per100g.waterG ?? 0)) / 100), 0);
-  let bulkG = 0;
-  const unknown: string[] = [];
-  const intenseMg = new Map<Intense, number>();
-  for (const { food, massG: partG } of mix) {
-    const bulk = bulkSweetness(food);
-    if (bulk === undefined && partG > 0) unknown.push(food.name);
-    bulkG += (bulk ?? 0) * partG;
-    for (const sweetener of INTENSE) {
-      const share = food.roles[sweetener]?.amount;
-      if (share) intenseMg.set(sweetener, (intenseMg.get(sweetener) ?? 0) + share * partG * 1000);
-    }
-  }
+/** Sweetness of the intense sweeteners of a mix in per cent sucrose, unlike ones added: a mouthful is tasted as if dissolved in its own weight. House model. */
+function intensePercent(sums: Sums, massG: number): number {
   let percent = 0;
-  const atCeiling: Intense[] = [];
-  if (waterG > 0) {
-    for (const [sweetener, mg] of intenseMg) {
-      const one = intenseSweetness(sweetener, mg / (waterG / 1000));
-      percent += one;
-      if (one >= SPENT * sweetnessCeiling(sweetener)) atCeiling.push(sweetener);
-    }
+  for (const sweetener of INTENSE) {
+    const mg = intenseMg(sums, sweetener);
+    if (mg > 0) percent += intenseSweetness(sweetener, (mg * 1000) / massG);
   }
-  const sucroseG = bulkG + (percent / 100) * waterG;
-  return { sucroseG, bulkG, per100g: (sucroseG * 100) / massG, atCeiling, unknown };
+  return percent;
+}
+
+/** Grams of sucrose per 100 g of mix that would be as sweet; 0 for a mix that weighs nothing. */
+export function sweetnessPer100g(sums: Sums): number {
+  const massG = read(sums, 'massG');
+  return massG > 0 ? (read(sums, 'bulkSweetG') * 100) / massG + intensePercent(sums, massG) : 0;
+}
+
+/**
+ * How sweet a mix is: bulk sweeteners by mass, intense ones by their concentration in it, unlike sweeteners added.
+ * Undefined for a mix that weighs nothing.
+ */
+export function sweetnessOf(sums: Sums): Sweetness | undefined {
+  const massG = read(sums, 'massG');
+  if (massG <= 0) return undefined;
+  const per100g = sweetnessPer100g(sums);
+  const atCeiling = INTENSE.filter((one) => intenseSweetness(one, (intenseMg(sums, one) * 1000) / massG) >= SPENT * sweetnessCeiling(one));
+  return { sucroseG: (per100g * massG) / 100, bulkG: read(sums, 'bulkSweetG'), per100g, atCeiling, unknownG: read(sums, 'unknownSugarsG') };
 }

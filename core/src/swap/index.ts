@@ -1,8 +1,12 @@
 export { worksheetFrom } from './basedOn';
+export { adviceOf, aimOf, type Correction, correctionsFor, type RowAdvice } from './correct';
+export { type Corrective, type Craft, NO_CRAFT } from './craft';
 export { acceptProposal, composeText, proposedMass, refuseProposal, settleOpen, withMass } from './decide';
 export { addRebuildLine, editRebuildLine, mendOriginalLine, moveRebuildLine, removeRebuildLine, restoreLine } from './edit';
-export { type LiquidBalance, liquidBalance, UNNOTICED_STEPS } from './liquid';
-export { type Candidate, candidatesFor, openSwap, type Opened, proposalWords } from './propose';
-export { type SideChange, standInMass, type StandIn, type SwapRule } from './rule';
-export { takeAll } from './takeAll';
+export { type Blend, roleRatio, ruleByRoles } from './byRoles';
+export { type Candidate, candidatesFor, rankCandidates, type RankedCandidate, strainWords } from './candidates';
+export { openSwap, type Opened, proposalWords } from './propose';
+export { type SideChange, standInMass, type StandIn, type SwapBasis, type SwapRule } from './rule';
+export { settleAll, type Settled, settleLiquid } from './settle';
+export { askingRows, BALANCE_RULE, rowOf, type Standing, standingOf, type StandingRow, unrestOf } from './standing';
 export { type Decision, freshId, type Pair, type PairedPart, pairLines, type Proposal, type ProposalAction, startWorksheet, type Worksheet } from './worksheet';

@@ -1,23 +1,9 @@
 import { foodInHand, kindIdOf, type Larder } from '../food';
-import { allLines, type Line, type Part } from '../formula';
+import { allLines, type Line, type Part, sumsOfPart, tallyOf } from '../formula';
 import { gramsNumber } from '../quantity';
-import { standInMass, type SideChange, type SwapRule } from './rule';
+import { addTimes, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
+import { standInMass, type SideChange, sweetnessMass, type SwapRule } from './rule';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
-
-export interface Candidate {
-  readonly rule: SwapRule;
-  readonly names: readonly string[];
-}
-
-/** The rules that fit a line, in the order of the table; none for a line whose food or grams are unknown. */
-export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: Larder): readonly Candidate[] {
-  const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-  if (!food || line.massG === undefined) return [];
-  const kindId = kindIdOf(food);
-  return rules
-    .filter((rule) => rule.from.includes(kindId) && rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== kindId))
-    .map((rule) => ({ rule, names: rule.to.map(({ foodId: to }) => foodInHand(to, larder)?.name ?? to) }));
-}
 
 export type Opened = { readonly ok: true; readonly sheet: Worksheet; readonly swapId: string } | { readonly ok: false; readonly error: string };
 
@@ -25,16 +11,31 @@ function partOf(sheet: Worksheet, lineId: string): Part | undefined {
   return sheet.rebuild.parts.find((part) => part.lines.some((line) => line.id === lineId));
 }
 
-function replaceAction(line: Line, rule: SwapRule, share: number, larder: Larder): ProposalAction | string {
+/** What the part would be without the grams that go: what a sweetener dissolves in and has to make up for. */
+function mixWithout(part: Part, line: Line, fromMassG: number, larder: Larder): { readonly mix: Sums; readonly lostSucroseG: number } {
+  const whole = sumsOfPart(part, larder);
+  const mix = Float64Array.from(whole);
+  addTimes(mix, tallyOf(line, larder).brings, -fromMassG / (line.massG || 1));
+  const sweetG = (sums: Sums): number => (sweetnessPer100g(sums) * readSum(sums, 'massG')) / 100;
+  return { mix, lostSucroseG: sweetG(whole) - sweetG(mix) };
+}
+
+function replaceAction(part: Part, line: Line, rule: SwapRule, share: number, larder: Larder): ProposalAction | string {
   const from = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   if (!from || line.massG === undefined) return `"${line.name}" needs a food and grams before it can be swapped.`;
   const fromMassG = line.massG * share;
+  const { mix, lostSucroseG } = mixWithout(part, line, fromMassG, larder);
   const to: { foodId: string; massG: number }[] = [];
   for (const standIn of rule.to) {
     const food = foodInHand(standIn.foodId, larder);
-    const massG = food && standInMass(fromMassG, from, food, standIn.ratio, rule.basis);
-    if (massG === undefined) return `${from.name} cannot be turned into ${food?.name ?? standIn.foodId}: a density or piece weight is unknown.`;
-    to.push({ foodId: food?.id ?? standIn.foodId, massG });
+    const basis = standIn.basis ?? rule.basis;
+    if (food && kindIdOf(food) === kindIdOf(from)) return `${from.name} cannot stand in for itself: swap a smaller share of it instead.`;
+    const massG = food && (basis === 'sweetness' ? sweetnessMass(mix, food, lostSucroseG * standIn.ratio) : standInMass(fromMassG, from, food, standIn.ratio, basis));
+    if (massG === undefined && basis === 'sweetness' && food)
+      return `No amount of ${food.name.toLowerCase()} alone makes up for that much sweetness: swap a smaller share, or blend it with another.`;
+    if (food === undefined || massG === undefined) return `${from.name} cannot be turned into ${food?.name ?? standIn.foodId}: a density or piece weight is unknown.`;
+    addTimes(mix, bringsPerGram(food), massG);
+    to.push({ foodId: food.id, massG });
   }
   return { kind: 'replace', lineId: line.id, fromMassG, to };
 }
@@ -64,7 +65,7 @@ export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share
   const line = part?.lines.find((candidate) => candidate.id === lineId);
   if (!part || !line) return { ok: false, error: 'That line is no longer on the bench.' };
   if (!(share > 0 && share <= 1)) return { ok: false, error: 'The share to swap must be above 0 and at most 100 %.' };
-  const replace = replaceAction(line, rule, share, larder);
+  const replace = replaceAction(part, line, rule, share, larder);
   if (typeof replace === 'string') return { ok: false, error: replace };
   const fromMassG = replace.kind === 'replace' ? replace.fromMassG : 0;
   const stale = new Set(sheet.open.filter(({ action }) => action.kind === 'replace' && action.lineId === lineId).map((proposal) => proposal.swapId));

@@ -1,10 +1,17 @@
 import { type Food } from '../food';
 import { type Mark } from '../quantity';
+import { amountFor, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
 
-/** A food that stands in, with grams, millilitres or pieces of it for one of the original, by the rule's basis. */
+export type SwapBasis = 'mass' | 'volume' | 'count' | 'sweetness';
+
+/**
+ * A food that stands in, with grams, millilitres or pieces of it for one of the original, by the rule's basis or its own; by
+ * sweetness, the share of the lost sweetness that it makes up.
+ */
 export interface StandIn {
   readonly foodId: string;
   readonly ratio: number;
+  readonly basis?: SwapBasis;
 }
 
 export type SideChange =
@@ -19,7 +26,9 @@ export interface SwapRule {
   readonly id: string;
   readonly from: readonly string[];
   readonly to: readonly StandIn[];
-  readonly basis: 'mass' | 'volume' | 'count';
+  readonly basis: SwapBasis;
+  /** Product classes it is meant for; absent where it serves all. */
+  readonly classes?: readonly string[];
   /** Most of the original that may go, 0 to 1; above it the result changes character. */
   readonly maxShare: number;
   readonly maxShareReason?: string;
@@ -31,9 +40,9 @@ export interface SwapRule {
 
 /**
  * Grams of a stand-in for `massG` grams of the original. By mass: m x ratio. By volume: the same spoons, so densities
- * count. By count: pieces of one for pieces of the other. Undefined where a density or piece weight it needs is unknown.
+ * count. By count: pieces of one for pieces of the other; by sweetness the mix decides, see `sweetnessMass`. Undefined where a density or piece weight it needs is unknown.
  */
-export function standInMass(massG: number, from: Food, to: Food, ratio: number, basis: SwapRule['basis']): number | undefined {
+export function standInMass(massG: number, from: Food, to: Food, ratio: number, basis: Exclude<SwapBasis, 'sweetness'>): number | undefined {
   if (basis === 'mass') return massG * ratio;
   if (basis === 'volume') {
     if (!from.densityGPerMl || !to.densityGPerMl) return undefined;
@@ -42,4 +51,17 @@ export function standInMass(massG: number, from: Food, to: Food, ratio: number, 
   const [fromPiece, toPiece] = [from.measuresG['piece'], to.measuresG['piece']];
   if (!fromPiece || !toPiece) return undefined;
   return (massG / fromPiece) * ratio * toPiece;
+}
+
+/** The most of a sweetener that is searched for, as a share of the mix. House value. */
+const MOST_SWEETENER = 0.6;
+
+/**
+ * Grams of a sweetener that make up `lostSucroseG` grams of sucrose in a mix that has already lost them; undefined where
+ * no amount of it can (one intense sweetener levels off).
+ */
+export function sweetnessMass(mix: Sums, to: Food, lostSucroseG: number): number | undefined {
+  if (lostSucroseG <= 0) return 0;
+  const sweetG = (sums: Sums): number => (sweetnessPer100g(sums) * readSum(sums, 'massG')) / 100;
+  return amountFor(mix, bringsPerGram(to), sweetG, sweetG(mix) + lostSucroseG, Math.max(readSum(mix, 'massG') * MOST_SWEETENER, 1));
 }

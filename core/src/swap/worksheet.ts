@@ -4,8 +4,8 @@ import { type Mark } from '../quantity';
 export type ProposalAction =
   /** Take `fromMassG` of a line away and put the stand-ins in its place. */
   | { readonly kind: 'replace'; readonly lineId: string; readonly fromMassG: number; readonly to: readonly { readonly foodId: string; readonly massG: number }[] }
-  | { readonly kind: 'add'; readonly foodId: string; readonly massG: number; readonly why: 'side change' | 'liquid' }
-  | { readonly kind: 'less'; readonly lineId: string; readonly massG: number; readonly why: 'side change' | 'liquid' }
+  | { readonly kind: 'add'; readonly foodId: string; readonly massG: number; readonly why: 'side change' | 'liquid' | 'balance' }
+  | { readonly kind: 'less'; readonly lineId: string; readonly massG: number; readonly why: 'side change' | 'liquid' | 'balance' }
   | { readonly kind: 'step'; readonly text: string };
 
 export interface Proposal {
@@ -23,7 +23,7 @@ export interface Proposal {
 export interface Decision {
   readonly proposal: Proposal;
   readonly outcome: 'accepted' | 'edited' | 'refused';
-  /** For a refused liquid correction: the hydration gap that was left as it is. */
+  /** For a refused correction: what its role measured when it was left as it was. */
   readonly leftGap?: number;
 }
 

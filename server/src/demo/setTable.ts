@@ -1,8 +1,21 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { lookedUpSchema, type ShippedLarder } from '@fellmist/contract';
-import { allLines, type Larder, matchFood, openSwap, readRecipeText, startWorksheet, stockLarder, type SwapRule, takeAll, type Worksheet } from '@fellmist/core';
+import { formulaSchema, lookedUpSchema, type ShippedLarder } from '@fellmist/contract';
+import {
+  allLines,
+  type Craft,
+  type Larder,
+  matchFood,
+  openSwap,
+  readRecipeText,
+  settleAll,
+  settleLiquid,
+  startWorksheet,
+  stockLarder,
+  type SwapRule,
+  type Worksheet,
+} from '@fellmist/core';
 import * as z from 'zod';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { countFormulas, createFormula, saveRevision } from '../store/formulas';
@@ -11,7 +24,22 @@ import { type Kitchen } from '../store/kitchen';
 const household = z.array(
   z.strictObject({
     file: z.string(),
-    revisions: z.array(z.strictObject({ label: z.string(), at: z.string(), swaps: z.array(z.strictObject({ from: z.string(), rule: z.string(), share: z.number() })) })).min(1),
+    classId: z.string(),
+    goals: formulaSchema.shape.goals,
+    notes: z.array(z.string()).default([]),
+    revisions: z
+      .array(
+        z.strictObject({
+          label: z.string(),
+          at: z.string(),
+          /** Number of the revision it grows from; absent, the one before. */
+          from: z.number().int().positive().optional(),
+          swaps: z.array(z.strictObject({ from: z.string(), rule: z.string(), share: z.number() })),
+          /** Whether all corrections of the balance are taken, or the liquid alone. */
+          settled: z.boolean().default(false),
+        }),
+      )
+      .min(1),
   }),
 );
 
@@ -21,13 +49,13 @@ function steadyId(name: string): string {
   return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }
 
-function swap(sheet: Worksheet, from: string, rule: SwapRule, share: number, larder: Larder): Worksheet {
+function swap(sheet: Worksheet, from: string, rule: SwapRule, share: number, larder: Larder, craft: Craft): Worksheet {
   const foodId = matchFood(from, larder.index)[0]?.foodId;
   const line = allLines(sheet.rebuild).find((candidate) => candidate.foodId === foodId);
   if (!line) throw new Error(`demo household: no line holds "${from}"`);
   const opened = openSwap(sheet, line.id, rule, share, larder);
   if (!opened.ok) throw new Error(`demo household: ${opened.error}`);
-  return takeAll(opened.sheet, larder);
+  return settleLiquid(opened.sheet, larder, craft);
 }
 
 const ago = z.number().int();
@@ -92,22 +120,25 @@ export function setTable(kitchen: Kitchen, shipped: ShippedLarder, dataFolder: s
   const larder = stockLarder(shipped.foods);
   const rules = new Map(shipped.rules.map((rule) => [rule.id, rule]));
   const table = household.parse(JSON.parse(readFileSync(join(folder, 'household.json'), 'utf8')));
-  for (const { file, revisions } of table) {
+  for (const { file, classId, goals, notes, revisions } of table) {
     const read = readRecipeText(readFileSync(join(folder, file), 'utf8'), larder, 'uk');
     if (!read.ok) throw new Error(`demo household, ${file}: ${read.error}`);
-    let sheet = startWorksheet(read.formula);
     const formulaId = steadyId(file);
-    let headId = '';
-    revisions.forEach(({ label, at, swaps }, i) => {
-      for (const { from, rule, share } of swaps) {
+    const start = startWorksheet({ ...read.formula, classId });
+    const saved: { readonly id: string; readonly sheet: Worksheet }[] = [];
+    revisions.forEach(({ label, at, from, swaps, settled }, i) => {
+      const parent = saved[(from ?? i) - 1];
+      let sheet: Worksheet = parent?.sheet ?? { ...start, rebuild: { ...start.rebuild, notes: [...start.rebuild.notes, ...notes], ...(goals ? { goals } : {}) } };
+      for (const { from: name, rule, share } of swaps) {
         const found = rules.get(rule);
         if (!found) throw new Error(`demo household: no rule "${rule}"`);
-        sheet = swap(sheet, from, found, share, larder);
+        sheet = swap(sheet, name, found, share, larder, shipped);
       }
-      const save = { revisionId: steadyId(`${file} ${i}`), label, worksheet: sheet };
+      if (settled) sheet = settleAll(sheet, larder, shipped).sheet;
+      const save = { revisionId: steadyId(`${file} ${i}`), label, worksheet: sheet, ...(parent ? { parentId: parent.id } : {}) };
       if (i === 0) createFormula(db, formulaId, save, at);
-      else saveRevision(db, formulaId, headId, save, at);
-      headId = save.revisionId;
+      else saveRevision(db, formulaId, saved.at(-1)?.id ?? '', save, at);
+      saved.push({ id: save.revisionId, sheet });
     });
   }
   stockTable(kitchen, dataFolder);

@@ -15,10 +15,11 @@ import {
   proposalWords,
   readRecipeJsonLd,
   readRecipeText,
+  ruleByRoles,
+  settleLiquid,
   startWorksheet,
   stockLarder,
   type SwapRule,
-  takeAll,
   tellingWords,
   type Worksheet,
 } from '@fellmist/core';
@@ -73,7 +74,12 @@ export function describe(formula: Formula, analysis: Analysis): object {
     totals: { batch: figuresOut(views.batch), portion: figuresOut(views.portion), per100g: views.per100g ? figuresOut(views.per100g) : null },
     consistency:
       consistency.kind === 'reckoned'
-        ? { word: consistency.word, value: Number(consistency.scale.toFixed(4)), hydration: Number(consistency.hydration.toFixed(4)), unknownThirst: consistency.unknownThirst }
+        ? {
+            word: consistency.word,
+            value: Number(consistency.scale.toFixed(4)),
+            hydration: Number(consistency.hydration.toFixed(4)),
+            unknownThirstG: Number(consistency.unknownThirstG.toFixed(4)),
+          }
         : { word: null, value: null, why: consistency.words },
     allergens: analysis.allergens.contains,
     cautions: analysis.cautions.map(({ text, source }) => ({ text, source })),
@@ -83,7 +89,7 @@ export function describe(formula: Formula, analysis: Analysis): object {
 export function runAnalyse(file: string, shipped: ShippedLarder): object {
   const larder = stockLarder(shipped.foods);
   const formula = readFormulaFile(file, larder);
-  return describe(formula, analyse(formula, larder, shipped.cautions));
+  return describe(formula, analyse(formula, larder, shipped));
 }
 
 function foodNamed(words: string, larder: Larder): string {
@@ -92,13 +98,15 @@ function foodNamed(words: string, larder: Larder): string {
   return best.foodId;
 }
 
+/** The rule of the trade for a pair, else one worked out from roles. */
 function ruleFor(from: string, to: string, rules: readonly SwapRule[], larder: Larder): SwapRule {
   const fitting = rules.filter((rule) => rule.from.includes(from));
   const rule = fitting.find((candidate) => candidate.to[0]?.foodId === to) ?? fitting.find((candidate) => candidate.to.some((standIn) => standIn.foodId === to));
   if (rule) return rule;
-  const name = (id: string): string => larder.foods.get(id)?.name ?? id;
-  const offered = fitting.map((candidate) => name(candidate.to[0]?.foodId ?? '')).join(', ');
-  throw new DoorError(`--swap: there is no rule from ${name(from)} to ${name(to)}.${offered ? ` There are rules to: ${offered}.` : ''}`);
+  const [before, after] = [larder.foods.get(from), larder.foods.get(to)];
+  const estimate = before && after && ruleByRoles(before, [{ food: after, share: 1 }]);
+  if (!estimate) throw new DoorError(`--swap: ${before?.name ?? from} cannot stand in for itself.`);
+  return estimate;
 }
 
 /** Swaps one food in a formula, takes every proposal, and gives original, rebuild and what was taken. */
@@ -116,10 +124,10 @@ export function rebuildFormula(original: Formula, swap: string, shipped: Shipped
     if (!opened.ok) throw new DoorError(`--swap: ${opened.error}`);
     return opened.sheet;
   }, start);
-  const done = takeAll(sheet, larder);
+  const done = settleLiquid(sheet, larder, shipped);
   const report = {
-    original: describe(original, analyse(original, larder, shipped.cautions)),
-    rebuilt: describe(done.rebuild, analyse(done.rebuild, larder, shipped.cautions)),
+    original: describe(original, analyse(original, larder, shipped)),
+    rebuilt: describe(done.rebuild, analyse(done.rebuild, larder, shipped)),
     accepted: done.decisions.map(({ proposal }) => ({
       rule: proposal.ruleId,
       change: proposalWords(proposal.action, start, larder),

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
+import { labelSchema, saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
 import { allLines, analyse, type Figures, type Formula, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
 import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
 import { type Kitchen } from '../store/kitchen';
-import { createFormula, deleteFormula, listFormulas, readFormula, restoreFormula, saveRevision, type ShelfRow } from '../store/formulas';
+import { createFormula, deleteFormula, listFormulas, nameRevision, readFormula, restoreFormula, saveRevision, type ShelfRow } from '../store/formulas';
 
 function missing(): ProblemError {
   return new ProblemError(404, 'No such formula', 'That formula is not on the shelf. It may have been deleted in another tab.');
@@ -22,7 +22,7 @@ function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
 }
 
 function shelfEntry(row: ShelfRow, larder: Larder): ShelfEntry {
-  const figuresOf = (formula: Formula): Figures => analyse(formula, larder, []).views.portion;
+  const figuresOf = (formula: Formula): Figures => analyse(formula, larder).views.portion;
   const { original, rebuild } = row.worksheet;
   return {
     id: row.id,
@@ -34,7 +34,7 @@ function shelfEntry(row: ShelfRow, larder: Larder): ShelfEntry {
     updatedAt: row.createdAt,
     original: shelfFigures(figuresOf(original)),
     rebuild: shelfFigures(figuresOf(rebuild)),
-    gaps: analyse(rebuild, larder, []).gaps.length,
+    gaps: analyse(rebuild, larder).gaps.length,
     swappedIn: swappedIn(row.worksheet, larder),
   };
 }
@@ -88,11 +88,18 @@ export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
     if (!stored) throw missing();
     sendStored(response, stored);
   });
+  router.put('/formulas/:id/revisions/:revisionId/name', (request, response) => {
+    const { label } = labelSchema.parse(request.body);
+    const stored = nameRevision(db, request.params.id, request.params.revisionId, label, now());
+    if (!stored) throw missing();
+    sendStored(response, stored);
+  });
   router.put('/formulas/:id', (request, response) => {
     const known = knownHead(request);
     const save = saveSchema.parse(request.body);
     const result = saveRevision(db, request.params.id, known, save, now());
     if (result.kind === 'missing') throw missing();
+    if (result.kind === 'strange parent') throw new ProblemError(400, 'No such revision', 'The revision that this one grew from is none of this formula’s.', { field: 'parentId' });
     if (result.kind === 'stale') {
       throw new ProblemError(
         409,

@@ -2,13 +2,16 @@ import { type RevisionHead, type SaveRequest, type StoredFormula } from '@fellmi
 import { type Worksheet } from '@fellmist/core';
 import { type Store } from './database';
 
-const HEADS = `SELECT formula.id AS id, revision.id AS revisionId, revision.label AS label, revision.created_at AS createdAt, revision.worksheet AS worksheet,
+const HEADS = `SELECT formula.id AS id, revision.id AS revisionId, COALESCE(revision_name.label, revision.label) AS label, revision.created_at AS createdAt, revision.worksheet AS worksheet,
     (SELECT COUNT(*) FROM revision AS every WHERE every.formula_id = formula.id) AS revisionCount
-  FROM formula JOIN revision ON revision.id = formula.head_id
+  FROM formula JOIN revision ON revision.id = formula.head_id LEFT JOIN revision_name ON revision_name.revision_id = revision.id
   WHERE formula.deleted_at IS NULL ORDER BY revision.created_at DESC, formula.id`;
 const HEAD_OF = 'SELECT head_id AS headId FROM formula WHERE id = @id AND deleted_at IS NULL';
-const REVISION = 'SELECT id, formula_id AS formulaId, number, parent_id AS parentId, label, worksheet, created_at AS createdAt FROM revision WHERE id = @id';
-const REVISIONS = 'SELECT id, number, parent_id AS parentId, label, created_at AS createdAt FROM revision WHERE formula_id = @id ORDER BY number';
+const NAMED = 'revision LEFT JOIN revision_name ON revision_name.revision_id = revision.id';
+const REVISION = `SELECT id, formula_id AS formulaId, number, parent_id AS parentId, COALESCE(revision_name.label, revision.label) AS label, worksheet, created_at AS createdAt FROM ${NAMED} WHERE id = @id`;
+const REVISIONS = `SELECT id, number, parent_id AS parentId, COALESCE(revision_name.label, revision.label) AS label, created_at AS createdAt FROM ${NAMED} WHERE formula_id = @id ORDER BY number`;
+const NAME_REVISION = `INSERT INTO revision_name (revision_id, label, named_at) VALUES (@id, @label, @at)
+  ON CONFLICT (revision_id) DO UPDATE SET label = @label, named_at = @at`;
 const ADD_FORMULA = 'INSERT INTO formula (id, head_id, created_at) VALUES (@id, @headId, @at)';
 const ADD_REVISION = `INSERT INTO revision (id, formula_id, number, parent_id, label, worksheet, created_at)
   VALUES (@id, @formulaId, (SELECT COALESCE(MAX(number), 0) + 1 FROM revision WHERE formula_id = @formulaId), @parentId, @label, @worksheet, @at)`;
@@ -85,10 +88,10 @@ export function createFormula(db: Store, id: string, save: SaveRequest, at: stri
   })();
 }
 
-export type SaveResult = { readonly kind: 'saved' | 'stale'; readonly stored: StoredFormula } | { readonly kind: 'missing' };
+export type SaveResult = { readonly kind: 'saved' | 'stale'; readonly stored: StoredFormula } | { readonly kind: 'missing' } | { readonly kind: 'strange parent' };
 
 /**
- * A further revision on top of `knownHeadId`. Stale where the head has moved on, unless the head is this very revision,
+ * A further revision on top of `knownHeadId`, or, as a branch, of the parent that the save names. Stale where the head has moved on, unless the head is this very revision,
  * saved before and sent again.
  */
 export function saveRevision(db: Store, id: string, knownHeadId: string, save: SaveRequest, at: string): SaveResult {
@@ -97,11 +100,21 @@ export function saveRevision(db: Store, id: string, knownHeadId: string, save: S
     if (!current) return { kind: 'missing' };
     if (current.revision.id === save.revisionId) return { kind: 'saved', stored: current };
     if (current.revision.id !== knownHeadId) return { kind: 'stale', stored: current };
-    addRevision(db, id, knownHeadId, save, at);
+    const parentId = save.parentId ?? knownHeadId;
+    if (!current.revisions.some((revision) => revision.id === parentId)) return { kind: 'strange parent' };
+    addRevision(db, id, parentId, save, at);
     db.prepare(MOVE_HEAD).run({ id, headId: save.revisionId });
     const stored = readFormula(db, id);
     return stored ? { kind: 'saved', stored } : { kind: 'missing' };
   })();
+}
+
+/** Gives a revision of a formula another name; undefined where there is none. What it holds stays as it is. */
+export function nameRevision(db: Store, formulaId: string, revisionId: string, label: string, at: string): StoredFormula | undefined {
+  const stored = readFormula(db, formulaId, revisionId);
+  if (!stored) return undefined;
+  db.prepare(NAME_REVISION).run({ id: revisionId, label, at });
+  return readFormula(db, formulaId);
 }
 
 /** Hides a formula; its revisions stay and `restoreFormula` brings it back. False where there is none. */

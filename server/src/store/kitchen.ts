@@ -4,7 +4,7 @@ import { type Store } from './database';
 import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
 import { deletePack, type PackSave, putPack, readPack, readPacks, restorePack, savePack } from './packs';
-import { readRules } from './rules';
+import { readTables } from './rules';
 import { readVocabulary, searchFoods, withNamedFirst } from './search';
 import { deleteStock, putStock, readStock } from './stock';
 
@@ -33,7 +33,7 @@ export class Kitchen {
     const stock = readStock(this.db);
     const bare = packs.map(({ pack }) => pack);
     const inStock = packsInStock(stock, stockLarder(foods, bare).foods, this.today);
-    this.kept = { payload: { foods, ...readRules(this.db), packs, stock, inStock }, larder: stockLarder(foods, bare, inStock) };
+    this.kept = { payload: { foods, ...readTables(this.db), packs, stock, inStock }, larder: stockLarder(foods, bare, inStock) };
     return this.kept;
   }
 

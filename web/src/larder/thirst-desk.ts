@@ -33,13 +33,13 @@ export class ThirstDesk {
     this.pack().thirstTests.map((test) => ({
       test,
       on: showDay(test.on),
-      shows: showNumber(thirstOfTest(test) ?? 0, 2),
+      shows: showNumber(thirstOfTest(test, this.generic()?.roles.gluten?.amount) ?? 0, 2),
       words: `${showNumber(test.powderG, 1)} g took ${showNumber(test.waterG, 1)} g`,
     })),
   );
   protected readonly learned = computed(() => {
     const thirst = this.thirst();
-    return thirst && this.isTestable() ? learnThirst(thirst, this.pack().thirstTests) : undefined;
+    return thirst && this.isTestable() ? learnThirst(thirst, this.pack().thirstTests, this.generic()?.roles.gluten?.amount) : undefined;
   });
   protected readonly words = computed(() => {
     const [learned, generic] = [this.learned(), this.generic()];

@@ -1,0 +1,169 @@
+import { CARB_COUNT_WORDS, type Food, INTENSE, type Larder } from '../food';
+import { allLines, contributionsOf, type Counting, COUNTING, type Figure, type Formula, mainPart, sumsOfPart, tallyOf } from '../formula';
+import { gramsNumber, type Mark } from '../quantity';
+import { AT, type Brought, CONSISTENCY_MODEL as MODEL, intenseSweetness, liftOf, measureRole, type LedgerRole, ROLE_FACTS, type Sums } from '../role';
+
+/** One input of a computed figure: a line with what it gives, and where that comes from. */
+export interface WhyInput {
+  readonly name: string;
+  readonly words: string;
+  /** Share of the whole, -1 to 1, for a bar; undefined where it is unknown. */
+  readonly share: number | undefined;
+  readonly source: string;
+}
+
+/** What stands behind a figure: its inputs, the rule they go through, and the mark and source of that rule. */
+export interface Why {
+  readonly title: string;
+  readonly result: string;
+  readonly inputs: readonly WhyInput[];
+  readonly equation: string;
+  readonly mark: Mark;
+  readonly source: string;
+  readonly notes: readonly string[];
+}
+
+const show = (amount: number, digits = 1): string => String(Number(amount.toFixed(Math.abs(amount) < 1 ? digits + 1 : digits)));
+
+interface LinePart {
+  readonly amount: number;
+  readonly words: string;
+}
+
+const of = (sums: Sums, name: Brought): number => sums[AT[name]] ?? 0;
+
+/** What one line gives to a role, in the batch. */
+function givenBy(role: LedgerRole, line: Sums, whole: Sums): LinePart | undefined {
+  const grams = (amount: number, what: string): LinePart | undefined => (Math.abs(amount) > 1e-4 ? { amount, words: `${show(amount, 2)} g ${what}` } : undefined);
+  switch (role) {
+    case 'thickness': {
+      const fluid = of(line, 'waterG') + MODEL.ofSugar * (of(line, 'sugarsG') + of(line, 'syrupG')) + MODEL.ofLiquidFat * of(line, 'liquidFatG');
+      const holds =
+        of(line, 'heldG') + MODEL.ofGum * of(line, 'gumG') + MODEL.ofFoam * of(line, 'foamG') + MODEL.ofGluten * of(line, 'glutenG') + MODEL.ofSolid * of(line, 'solidFatG');
+      if (fluid < 0.05 && holds < 0.05) return undefined;
+      return { amount: fluid - holds, words: [fluid >= 0.05 ? `${show(fluid, 0)} g fluid` : '', holds >= 0.05 ? `holds ${show(holds, 0)} g` : ''].filter(Boolean).join(', ') };
+    }
+    case 'structure':
+      return grams(of(line, 'glutenG') + of(line, 'settingG') + 0.1 * of(line, 'starchG'), 'that sets');
+    case 'binding':
+      return grams(of(line, 'bindingG') + 0.1 * of(line, 'glutenG'), 'as xanthan');
+    case 'sweetness': {
+      const kg = of(whole, 'massG') / 1000;
+      const intense = INTENSE.reduce((sum, one) => {
+        const [mine, all] = [of(line, one), of(whole, one)];
+        return mine > 0 && kg > 0 ? sum + (intenseSweetness(one, (all * 1000) / kg) * 10 * kg * mine) / all : sum;
+      }, 0);
+      return grams(of(line, 'bulkSweetG') + intense, 'as sugar');
+    }
+    case 'bulk':
+      return grams(of(line, 'bulkG'), 'of body');
+    case 'fat':
+      return grams(of(line, 'fatG'), 'fat');
+    case 'lift': {
+      const gas = of(line, 'otherCo2Mmol') + 0.3 * of(line, 'foamG');
+      const base = of(line, 'baseMmol');
+      return base > 0 ? { amount: base, words: `${show(base, 1)} mmol of soda` } : gas > 0 ? { amount: gas, words: `${show(gas, 1)} mmol of gas` } : undefined;
+    }
+    case 'acid': {
+      const left = of(line, 'acidMmol') - of(line, 'baseMmol');
+      return Math.abs(left) > 0.01 ? { amount: left, words: left > 0 ? `${show(left, 1)} mmol acid` : `${show(-left, 1)} mmol soda` } : undefined;
+    }
+    case 'browning':
+      return grams(of(line, 'browningG'), 'as glucose');
+    case 'salt':
+      return grams(of(line, 'saltG'), 'salt');
+  }
+}
+
+/** The role values of a food that speak of a ledger role, with their sources. */
+function sourceOf(role: LedgerRole, food: Food): string {
+  const names = {
+    structure: ['gluten', 'setting'],
+    binding: ['binding'],
+    sweetness: ['sweetness', ...INTENSE],
+    bulk: ['bulk'],
+    lift: ['co2', 'base', 'foam'],
+    acid: ['acid', 'base'],
+    browning: ['browning'],
+  } as const;
+  if (role === 'thickness') return food.thirst ? food.thirst.source : 'thirst unknown: left out';
+  const values = role === 'fat' || role === 'salt' ? [] : names[role].flatMap((name) => food.roles[name] ?? []);
+  return values.length > 0 ? [...new Set(values.map(({ source }) => source))].join('; ') : food.source;
+}
+
+function notesOf(role: LedgerRole, sums: Sums): readonly string[] {
+  const massG = of(sums, 'massG');
+  if (role === 'sweetness' && massG > 0) {
+    const sweet = ((measureRole('sweetness', sums) ?? 0) * massG) / 100;
+    return [`In the whole mix as sweet as ${show(sweet, 0)} g of sugar. Of that ${show(of(sums, 'bulkSweetG'), 0)} g from sugars and polyols.`];
+  }
+  if (role === 'acid' || role === 'lift') {
+    const lift = liftOf(sums);
+    if (!lift) return [];
+    return [
+      `${show(lift.acidMmol, 0)} mmol of acid meet ${show(lift.baseMmol, 0)} mmol of soda; ${show(lift.co2Mmol, 0)} mmol of gas in the batch.`,
+      lift.leftMmol < -0.5 ? `${show(lift.sodaLeftTsp, 2)} tsp of soda find no acid, ${show(lift.sodaLeftShare * 100, 2)} % of the mix; above 0.3 % it tastes of soap.` : '',
+    ].filter(Boolean);
+  }
+  return [];
+}
+
+/** What stands behind one role of a formula's batter or dough; undefined where there is no part. */
+export function whyRole(role: LedgerRole, formula: Formula, larder: Larder): Why | undefined {
+  const part = mainPart(formula, larder);
+  if (!part) return undefined;
+  const sums = sumsOfPart(part, larder);
+  const facts = ROLE_FACTS[role];
+  const given = part.lines.flatMap((line) => {
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    const one = food && givenBy(role, tallyOf(line, larder).brings, sums);
+    return food && one ? [{ food, massG: line.massG ?? 0, ...one }] : [];
+  });
+  const most = given.reduce((sum, { amount }) => sum + Math.abs(amount), 0);
+  const measure = measureRole(role, sums);
+  return {
+    title: facts.name,
+    result: measure === undefined ? 'not reckoned' : `${show(measure, facts.digits)} ${facts.unit}`,
+    inputs: given
+      .sort((a, b) => Math.abs(b.amount) - Math.abs(a.amount))
+      .map(({ food, massG, amount, words }) => ({ name: `${gramsNumber(massG)} g ${food.name}`, words, share: most > 0 ? amount / most : 0, source: sourceOf(role, food) })),
+    equation: facts.equation,
+    mark: facts.mark,
+    source: facts.source,
+    notes: notesOf(role, sums),
+  };
+}
+
+const ENERGY_WORDS: Readonly<Record<Counting['energy'], { readonly words: string; readonly source: string }>> = {
+  table: { words: 'each food’s own energy', source: 'composition of each food' },
+  eu: { words: '4 × carbohydrate, 2 × fibre, 2.4 × polyols, 0 × erythritol, 4 × protein, 9 × fat, 7 × alcohol', source: 'Reg. (EU) 1169/2011 annex XIV' },
+  us: { words: '4 × carbohydrate, 4 × protein, 9 × fat, 7 × alcohol, fibre and polyols by their factors', source: '21 CFR 101.9(c)(1)(i), from memory' },
+};
+
+/** What stands behind one figure of the batch, a portion of which is `share` of it. */
+export function whyFigure(figure: Figure, name: string, unit: string, formula: Formula, share: number, larder: Larder, counting: Counting = COUNTING): Why {
+  const rows = contributionsOf(formula, figure, larder, counting);
+  const known = rows.reduce((sum, { amount = 0 }) => sum + amount, 0);
+  const energy = ENERGY_WORDS[counting.energy];
+  const isEnergy = figure === 'energyKcal' || figure === 'energyKj';
+  const lines = new Map(allLines(formula).map((line) => [line.id, line]));
+  return {
+    title: name,
+    result: `${show(known * share)} ${unit} of ${show(known)} ${unit} in the batch`,
+    inputs: rows.map(({ line, amount, share: part }) => {
+      const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+      const massG = lines.get(line.id)?.massG;
+      const per100 = amount !== undefined && massG ? (amount / massG) * 100 : undefined;
+      return {
+        name: `${massG === undefined ? '' : `${gramsNumber(massG)} g `}${food?.name ?? line.name}`,
+        words: amount === undefined ? 'unknown' : `${show(amount)} ${unit}${per100 === undefined ? '' : `, ${show(per100)} in 100 g`}`,
+        share: amount === undefined ? undefined : part,
+        source: food?.source ?? 'no food: not counted',
+      };
+    }),
+    equation: `Σ grams × ${isEnergy ? energy.words : figure === 'netCarbG' ? CARB_COUNT_WORDS[counting.carbs] : name.toLowerCase()} in 100 g ÷ 100; a portion is its share of the batch`,
+    mark: isEnergy && counting.energy !== 'table' ? 'S' : 'M',
+    source: isEnergy ? energy.source : figure === 'netCarbG' ? 'composition of each food; the count is common practice of a school' : 'composition of each food',
+    notes: ['The likely range holds the errors of how grams were found and what labels leave open, two standard deviations; the worst case adds them all on one side.'],
+  };
+}

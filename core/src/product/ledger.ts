@@ -1,0 +1,79 @@
+import { LEDGER_ROLES, type LedgerRole, type Measures, ROLE_FACTS } from '../role';
+import { outside } from './classFit';
+import { type ProductClass } from './productClass';
+
+/**
+ * How near a role should stay to the original beside what the class wants: a share of the original, and at least so much.
+ * Roles that are not here follow the class alone. House values.
+ */
+const FOLLOWS: Readonly<Partial<Record<LedgerRole, { readonly share: number; readonly least: number }>>> = {
+  thickness: { share: 0, least: 0.5 },
+  sweetness: { share: 0.2, least: 1.5 },
+  bulk: { share: 0.45, least: 3 },
+  salt: { share: 0.6, least: 0.25 },
+};
+/** The same for every role where no class is known. House value. */
+const FOLLOWS_UNCLASSED = { share: 0.3, times: 2 };
+
+export interface WantedBand {
+  readonly low: number;
+  readonly high: number;
+  readonly reason: string;
+}
+
+export interface LedgerRow {
+  readonly role: LedgerRole;
+  readonly original: number | undefined;
+  readonly rebuild: number | undefined;
+  readonly band: WantedBand | undefined;
+  readonly state: 'in' | 'low' | 'high' | 'unknown';
+  /** Widths of the band by which the rebuild lies outside; 0 inside. */
+  readonly off: number;
+}
+
+function nearOriginal(role: LedgerRole, original: number, isClassed: boolean): { readonly low: number; readonly high: number } | undefined {
+  const follows = FOLLOWS[role];
+  const facts = ROLE_FACTS[role];
+  if (!follows && isClassed) return undefined;
+  const reach = follows
+    ? Math.max(follows.share * Math.abs(original), follows.least)
+    : Math.max(FOLLOWS_UNCLASSED.share * Math.abs(original), FOLLOWS_UNCLASSED.times * facts.noticedLeast);
+  return { low: original - reach, high: original + reach };
+}
+
+/**
+ * What is wanted of a role: what the class wants, drawn in towards the original where the role should follow it, and
+ * stretched to hold the original where that lies outside the class (a treat somebody likes is right as it is). Undefined
+ * where nothing is known to aim at.
+ */
+export function wantedBand(role: LedgerRole, original: number | undefined, product: ProductClass | undefined): WantedBand | undefined {
+  const band = product?.bands[role];
+  if (original === undefined) return band && { low: band.low, high: band.high, reason: band.reason };
+  const near = nearOriginal(role, original, product !== undefined);
+  if (!band) return near && { ...near, low: role === 'acid' ? near.low : Math.max(near.low, 0), reason: 'near the original' };
+  if (original < band.low || original > band.high) {
+    const slack = ROLE_FACTS[role].noticedLeast;
+    return {
+      low: Math.min(band.low, Math.max(original - slack, role === 'acid' ? -Infinity : 0)),
+      high: Math.max(band.high, original + slack),
+      reason: `${band.reason} The original lies outside what is usual, so the band reaches to it.`,
+    };
+  }
+  if (!near) return { low: band.low, high: band.high, reason: band.reason };
+  return { low: Math.max(band.low, near.low), high: Math.min(band.high, near.high), reason: `${band.reason} Kept near the original.` };
+}
+
+/** Widths of a band by which a role may lie outside before anyone speaks of it. House value. */
+const HARDLY = 0.02;
+
+/** The ledger: for each role original, rebuild, what is wanted, and whether the rebuild is there. */
+export function ledgerOf(original: Measures, rebuild: Measures, product: ProductClass | undefined): readonly LedgerRow[] {
+  return LEDGER_ROLES.map((role): LedgerRow => {
+    const [before, now] = [original[role], rebuild[role]];
+    const band = wantedBand(role, before, product);
+    if (now === undefined || !band) return { role, original: before, rebuild: now, band, state: 'unknown', off: 0 };
+    const tolerance = HARDLY * (band.high - band.low);
+    const state = now < band.low - tolerance ? 'low' : now > band.high + tolerance ? 'high' : 'in';
+    return { role, original: before, rebuild: now, band, state, off: state === 'in' ? 0 : outside(now, band.low, band.high) };
+  });
+}

@@ -1,0 +1,38 @@
+import { type Loss } from '../formula';
+import { type LedgerRole } from '../role';
+import { type Mark } from '../quantity';
+
+export interface Band {
+  readonly low: number;
+  readonly high: number;
+  readonly reason: string;
+}
+
+/** The most of the dry weight (flours, starches and powders) that one kind of protein powder may be. */
+export interface ProteinLimit {
+  readonly foods: readonly string[];
+  readonly mostShare: number;
+  readonly reason: string;
+}
+
+/** A kind of treat with what it wants of each role, how it is baked, when it is done and how it keeps. */
+export interface ProductClass {
+  readonly id: string;
+  readonly name: string;
+  /** Words of a title that mean it. */
+  readonly words: readonly string[];
+  readonly piece: string;
+  readonly heat: 'oven' | 'griddle' | 'none';
+  readonly bands: Readonly<Partial<Record<LedgerRole, Band>>>;
+  readonly protein: readonly ProteinLimit[];
+  readonly doneness: string;
+  readonly ovenC?: readonly [low: number, high: number];
+  readonly coreC?: readonly [low: number, high: number];
+  readonly restMin: number;
+  readonly rest: string;
+  readonly keeping: { readonly fridgeDays: number; readonly freezerDays: number; readonly words: string };
+  readonly loss: Loss;
+  readonly isEatenRaw: boolean;
+  readonly mark: Mark;
+  readonly source: string;
+}

@@ -1,0 +1,166 @@
+import { type Food, INTENSE, type Intense } from '../food';
+import { bulkSweetness } from './bulkSweetness';
+
+/** A weighed food in a mix; `melted` makes a solid fat flow, `beaten` counts the foam it can hold. */
+export interface Measured {
+  readonly food: Food;
+  readonly massG: number;
+  readonly melted?: boolean;
+  readonly beaten?: boolean;
+}
+
+/**
+ * What foods bring to a mix and what is summed over its lines. syrupG is sugar that comes dissolved already; waterG is free at once; allWaterG counts that inside flours too.
+ * heldG is what is held after five minutes, heldNowG at once, heldHourG after an hour. bulkG is what dissolves as sugar does
+ * and gives body; browningG is in grams of glucose; bindingG of xanthan; bulkSweetG of sucrose. unknownThirst and
+ * unknownSugars count grams of foods that nobody can answer for.
+ */
+export const BROUGHT = [
+  'massG',
+  'waterG',
+  'allWaterG',
+  'sugarsG',
+  'syrupG',
+  'liquidFatG',
+  'solidFatG',
+  'heldG',
+  'heldNowG',
+  'heldHourG',
+  'gumG',
+  'foamG',
+  'starchG',
+  'glutenG',
+  'settingG',
+  'bindingG',
+  'bulkSweetG',
+  'bulkG',
+  'acidMmol',
+  'baseMmol',
+  'otherCo2Mmol',
+  'browningG',
+  'fatG',
+  'saltG',
+  'proteinG',
+  'flourG',
+  'powderG',
+  'erythritolG',
+  'unknownThirstG',
+  'unknownSugarsG',
+  ...INTENSE,
+] as const;
+export type Brought = (typeof BROUGHT)[number];
+
+/** Sums of a mix, in the order of `BROUGHT`. */
+export type Sums = Float64Array;
+
+export const AT = Object.fromEntries(BROUGHT.map((name, i) => [name, i])) as Readonly<Record<Brought, number>>;
+
+/** Sucrose that splits in the oven counts a little towards browning. House value. */
+const BROWNING_OF_SUCROSE = 0.05;
+
+/** From this share of water a sweet food is a syrup or a drink: its sugars are in solution. House value. */
+const SYRUP_WATER = 0.1;
+
+function wetting({ thirst, per100g, roles, fat, kind }: Food, massG: number): Partial<Record<Brought, number>> {
+  if (!thirst) return { unknownThirstG: massG };
+  const binding = roles.binding?.amount ?? 0;
+  if (thirst.basis === 'inert') return kind === 'gum' ? { gumG: binding * massG } : {};
+  const water = (per100g.waterG ?? 0) / 100;
+  const held = thirst.gPerG * (thirst.basis === 'dryMatter' ? massG - water * massG : massG);
+  const holds = { heldG: held, heldNowG: held * (roles.now?.amount ?? 1), heldHourG: held * (roles.hour?.amount ?? 1) };
+  if (thirst.basis === 'mass') return holds;
+  if (thirst.basis === 'dryMatter') return { ...holds, waterG: water * massG };
+  const { sugarsG = 0, polyolsG = 0, alluloseG = 0, fatG = 0 } = per100g;
+  const fatHere = (fatG / 100) * massG;
+  const dissolving = ((sugarsG + polyolsG + alluloseG) / 100) * massG;
+  return {
+    waterG: water * massG,
+    ...(water >= SYRUP_WATER ? { syrupG: dissolving } : { sugarsG: dissolving }),
+    ...(fat === 'liquid' ? { liquidFatG: fatHere } : { solidFatG: fatHere }),
+  };
+}
+
+function sucroseOf({ per100g, sugarsBy }: Food): number {
+  if (sugarsBy?.sucrose !== undefined) return sugarsBy.sucrose;
+  const named = Object.values(sugarsBy ?? {}).reduce((sum, amount) => sum + amount, 0);
+  return Math.max((per100g.sugarsG ?? 0) - named, 0);
+}
+
+/** What one gram of a food brings. */
+function reckon(food: Food): Sums {
+  const { per100g, roles, kind } = food;
+  const { sugarsG = 0, polyolsG = 0, alluloseG = 0 } = per100g;
+  const sweet = bulkSweetness(food);
+  const isBaseless = (roles.base?.amount ?? 0) === 0;
+  const brought: Partial<Record<Brought, number>> = {
+    massG: 1,
+    ...wetting(food, 1),
+    allWaterG: (per100g.waterG ?? 0) / 100,
+    foamG: roles.foam?.amount ?? 0,
+    starchG: (per100g.starchG ?? 0) / 100,
+    glutenG: roles.gluten?.amount ?? 0,
+    settingG: roles.setting?.amount ?? 0,
+    bindingG: roles.binding?.amount ?? 0,
+    ...(sweet === undefined ? { unknownSugarsG: 1 } : { bulkSweetG: sweet }),
+    bulkG: roles.bulk?.amount ?? (sugarsG + polyolsG + alluloseG) / 100,
+    acidMmol: (roles.acid?.amount ?? 0) / 100,
+    baseMmol: (roles.base?.amount ?? 0) / 100,
+    otherCo2Mmol: isBaseless ? (roles.co2?.amount ?? 0) / 100 : 0,
+    browningG: (roles.browning?.amount ?? 0) + (BROWNING_OF_SUCROSE * sucroseOf(food)) / 100,
+    fatG: (per100g.fatG ?? 0) / 100,
+    saltG: kind === 'leavening' ? 0 : ((per100g.sodiumMg ?? 0) * 2.5) / 100_000,
+    proteinG: (per100g.proteinG ?? 0) / 100,
+    flourG: kind === 'flour' || kind === 'starch' ? 1 : 0,
+    powderG: kind === 'protein' ? 1 : 0,
+    erythritolG: (per100g.erythritolG ?? 0) / 100,
+  };
+  for (const sweetener of INTENSE) brought[sweetener] = roles[sweetener]?.amount ?? 0;
+  return Float64Array.from(BROUGHT, (name) => brought[name] ?? 0);
+}
+
+const perGram = new WeakMap<Food, Sums>();
+
+/** What one gram of a food brings, reckoned once for each food. */
+export function bringsPerGram(food: Food): Sums {
+  const known = perGram.get(food);
+  if (known) return known;
+  const fresh = reckon(food);
+  perGram.set(food, fresh);
+  return fresh;
+}
+
+export function noSums(): Sums {
+  return new Float64Array(BROUGHT.length);
+}
+
+/** Adds `by` times what `part` holds, in place. */
+export function addTimes(sums: Sums, part: Sums, by: number): void {
+  for (let i = 0; i < part.length; i++) sums[i] = (sums[i] ?? 0) + (part[i] ?? 0) * by;
+}
+
+/** What one line brings: its food's, with melted fat flowing and only beaten foam counted. */
+export function bringsOf({ food, massG, melted, beaten }: Measured): Sums {
+  const sums = noSums();
+  addTimes(sums, bringsPerGram(food), massG);
+  if (!beaten) sums[AT.foamG] = 0;
+  if (melted) {
+    sums[AT.liquidFatG] = (sums[AT.liquidFatG] ?? 0) + (sums[AT.solidFatG] ?? 0);
+    sums[AT.solidFatG] = 0;
+  }
+  return sums;
+}
+
+/** What a mix brings together. */
+export function sumsOf(mix: readonly Measured[]): Sums {
+  const sums = noSums();
+  for (const part of mix) addTimes(sums, bringsOf(part), 1);
+  return sums;
+}
+
+export function read(sums: Sums, name: Brought): number {
+  return sums[AT[name]] ?? 0;
+}
+
+export function intenseMg(sums: Sums, sweetener: Intense): number {
+  return read(sums, sweetener) * 1000;
+}

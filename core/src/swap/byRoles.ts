@@ -1,0 +1,87 @@
+import { type Food, kindIdOf } from '../food';
+import { bringsPerGram, readSum } from '../role';
+import { type StandIn, type SwapRule } from './rule';
+
+/** Why two foods are held against each other as they are, and grams of the one for a gram of the other. */
+export interface RoleRatio {
+  readonly standIn: StandIn;
+  readonly role: string;
+}
+
+const clamp = (ratio: number, low: number, high: number): number => Math.min(Math.max(ratio, low), high);
+
+function heldPerGram(food: Food): number {
+  return readSum(bringsPerGram(food), 'heldG');
+}
+
+function isSweet(food: Food): boolean {
+  const brings = bringsPerGram(food);
+  return (
+    food.kind === 'sweetener' &&
+    (readSum(brings, 'bulkSweetG') > 0.05 ||
+      (['sucralose', 'rebaudioside-a', 'stevioside', 'mogroside', 'aspartame', 'acesulfame-k', 'saccharin', 'cyclamate'] as const).some((one) => readSum(brings, one) > 0))
+  );
+}
+
+function isDry(food: Food): boolean {
+  return food.kind === 'flour' || food.kind === 'starch' || food.kind === 'protein';
+}
+
+/**
+ * What decides between two foods where no rule does: sweeteners by sweetness; flours and powders by what they drink, never
+ * more than gram for gram; fats by their fat; gums by what they bind; leavening by gas or acid; wet foods by their water;
+ * anything else gram for gram. House model.
+ */
+export function roleRatio(from: Food, to: Food): RoleRatio {
+  const foodId = kindIdOf(to);
+  const [a, b] = [bringsPerGram(from), bringsPerGram(to)];
+  const by = (role: string, ratio: number): RoleRatio => ({ standIn: { foodId, ratio: Number(ratio.toFixed(3)) }, role });
+  if (isSweet(from) && isSweet(to)) return { standIn: { foodId, ratio: 1, basis: 'sweetness' }, role: 'sweetness' };
+  if (isDry(from) && isDry(to)) {
+    const [before, after] = [heldPerGram(from), heldPerGram(to)];
+    return before > 0 && after > 0 ? by('what they drink', clamp(before / after, 0.2, 1)) : by('weight', 1);
+  }
+  if (readSum(a, 'fatG') > 0.6)
+    return readSum(b, 'fatG') > 0.3 ? by('fat', clamp(readSum(a, 'fatG') / readSum(b, 'fatG'), 0.5, 2)) : by('moisture, three quarters of the fat', 0.75);
+  if (from.kind === 'gum' && readSum(a, 'bindingG') > 0 && readSum(b, 'bindingG') > 0) return by('binding', clamp(readSum(a, 'bindingG') / readSum(b, 'bindingG'), 0.1, 20));
+  if (from.kind === 'leavening') {
+    const gas = (sums: typeof a): number => readSum(sums, 'baseMmol') + readSum(sums, 'otherCo2Mmol');
+    if (gas(a) > 0 && gas(b) > 0) return by('gas', clamp(gas(a) / gas(b), 0.1, 10));
+    if (readSum(a, 'acidMmol') > 0 && readSum(b, 'acidMmol') > 0) return by('acid', clamp(readSum(a, 'acidMmol') / readSum(b, 'acidMmol'), 0.05, 20));
+  }
+  const [wetBefore, wetAfter] = [readSum(a, 'allWaterG'), readSum(b, 'allWaterG')];
+  if (wetBefore > 0.5 && wetAfter > 0.5) return by('water', clamp(wetBefore / wetAfter, 0.7, 1.4));
+  return by('weight', 1);
+}
+
+/** A food that is to stand in, and its share of the swap; the shares need not sum to one. */
+export interface Blend {
+  readonly food: Food;
+  readonly share: number;
+}
+
+/** The most of a line that is taken on an estimate alone without a word of caution. House value. */
+const MOST_ON_ESTIMATE = 0.5;
+
+/**
+ * A rule for any pair, or for a blend, worked out from roles and marked as an estimate. The shares are taken of their sum.
+ * Undefined for an empty blend, one with the food itself in it, or shares that are not above zero.
+ */
+export function ruleByRoles(from: Food, blend: readonly Blend[]): SwapRule | undefined {
+  const whole = blend.reduce((sum, { share }) => sum + share, 0);
+  if (blend.length === 0 || !(whole > 0) || blend.some(({ food, share }) => !(share > 0) || kindIdOf(food) === kindIdOf(from))) return undefined;
+  const parts = blend.map(({ food, share }) => ({ ratio: roleRatio(from, food), share: share / whole, food }));
+  const roles = [...new Set(parts.map(({ ratio }) => ratio.role))].join(', ');
+  return {
+    id: `by-roles:${parts.map(({ food, share }) => `${kindIdOf(food)}*${share.toFixed(2)}`).join('+')}`.slice(0, 80),
+    from: [kindIdOf(from)],
+    to: parts.map(({ ratio: { standIn }, share }) => ({ ...standIn, ratio: standIn.ratio * share })),
+    basis: 'mass',
+    maxShare: 1,
+    maxShareReason: 'nobody has tried more for you',
+    side: [],
+    reason: `No rule of the trade for this one: an estimate by ${roles}. Look at the balance, and try ${Math.round(MOST_ON_ESTIMATE * 100)} % first.`,
+    mark: 'H',
+    source: 'house model, from what each food does',
+  };
+}

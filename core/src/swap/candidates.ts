@@ -1,0 +1,107 @@
+import { againstDiet, barredAllergens, type Diet, foodInHand, type Food, kindIdOf, type Larder, type School } from '../food';
+import { type Counting, COUNTING, type Figure, type Line, totalsOf, viewsOf, type Views } from '../formula';
+import { type LedgerRole, ROLE_FACTS } from '../role';
+import { type Craft } from './craft';
+import { openSwap } from './propose';
+import { type SwapRule } from './rule';
+import { settleLiquid } from './settle';
+import { type Standing, standingOf } from './standing';
+import { type Worksheet } from './worksheet';
+
+export interface Candidate {
+  readonly rule: SwapRule;
+  readonly names: readonly string[];
+}
+
+function standIns(rule: SwapRule, larder: Larder): readonly Food[] {
+  return rule.to.flatMap(({ foodId }) => foodInHand(foodId, larder) ?? []);
+}
+
+/**
+ * The rules that fit a line and a class, in the order of the table; none for a line whose food or grams are unknown. What
+ * brings an allergen that the diet keeps out is never among them, and neither is what its side changes would bring.
+ */
+export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: Larder, diet?: Diet, classId?: string): readonly Candidate[] {
+  const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+  if (!food || line.massG === undefined) return [];
+  const kindId = kindIdOf(food);
+  return rules
+    .filter((rule) => {
+      if (!rule.from.includes(kindId) || (rule.classes && classId !== undefined && !rule.classes.includes(classId))) return false;
+      if (!rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== kindId)) return false;
+      const added = rule.side.flatMap((side) => (side.kind === 'add' ? (foodInHand(side.foodId, larder) ?? []) : []));
+      return !diet || [...standIns(rule, larder), ...added].every((one) => barredAllergens(one, diet).length === 0);
+    })
+    .map((rule) => ({ rule, names: rule.to.map(({ foodId: to }) => foodInHand(to, larder)?.name ?? to) }));
+}
+
+export interface RankedCandidate extends Candidate {
+  /** The portion with this swap and its side changes taken, and the liquid set right. */
+  readonly portion: Views['portion'];
+  /** Roles that are then out of their band, in words: "too thick". */
+  readonly strains: readonly string[];
+  /** The sheet that the figures are of, to price it. */
+  readonly sheet: Worksheet;
+  /** Why it does not suit the schools chosen, if it does not; such come last. */
+  readonly against?: string;
+}
+
+const STRAIN_WORDS: Readonly<Record<LedgerRole, readonly [low: string, high: string]>> = {
+  thickness: ['too loose', 'too thick'],
+  structure: ['weak', 'tough'],
+  binding: ['crumbly', 'gummy'],
+  sweetness: ['less sweet', 'too sweet'],
+  bulk: ['little sugar bulk', 'much sugar bulk'],
+  fat: ['too lean', 'too rich'],
+  lift: ['flat', 'too much gas'],
+  acid: ['soapy', 'sour'],
+  browning: ['pale', 'dark'],
+  salt: ['flat in salt', 'salty'],
+};
+
+/** A role out of its band in a word or two: "too thick". */
+export function strainWords(role: LedgerRole, state: 'low' | 'high'): string {
+  return STRAIN_WORDS[role][state === 'low' ? 0 : 1] || ROLE_FACTS[role].name;
+}
+
+function strainsOf(standing: Standing): readonly string[] {
+  return standing.rows.flatMap(({ role, state, left }) => ((state === 'low' || state === 'high') && !left ? [strainWords(role, state)] : []));
+}
+
+function schoolCost(school: School, portion: Views['portion'], foods: readonly Food[]): number {
+  const figure = (name: Figure): number => portion[name].amount;
+  if (school === 'lean') return figure('energyKcal') - 8 * figure('proteinG');
+  if (school === 'low-carb') return 10 * figure('netCarbG');
+  return foods.filter(({ isWhole }) => !isWhole).length * 1000 - 4 * figure('fibreG');
+}
+
+/**
+ * The candidates of a line ranked for the schools of its diet (lean: fewer kcal and more protein; low-carb: net
+ * carbohydrate; whole-food: nothing isolated, then fibre), each with the portion and the strains it would leave. Without a
+ * school the table's order holds, calmer ledgers first.
+ */
+export function rankCandidates(
+  sheet: Worksheet,
+  line: Line,
+  candidates: readonly Candidate[],
+  share: number,
+  larder: Larder,
+  craft: Craft,
+  diet: Diet,
+  counting: Counting = COUNTING,
+): readonly RankedCandidate[] {
+  const ranked = candidates.flatMap((candidate, index) => {
+    const opened = openSwap(sheet, line.id, candidate.rule, Math.min(share, candidate.rule.maxShare), larder);
+    if (!opened.ok) return [];
+    const end = settleLiquid(opened.sheet, larder, craft);
+    const standing = standingOf(end, larder, craft);
+    const { portion } = viewsOf(end.rebuild, totalsOf(end.rebuild, larder, counting), standing.product?.loss);
+    const foods = standIns(candidate.rule, larder);
+    const against = foods.map((food) => againstDiet(food, diet)).find((words) => words !== undefined);
+    const strains = strainsOf(standing);
+    const cost =
+      diet.schools.reduce((sum, school) => sum + schoolCost(school, portion, foods), 0) + (diet.schools.length === 0 ? strains.length + index * 0.1 : strains.length * 0.5);
+    return [{ cost: cost + (against === undefined ? 0 : 1e6), ranked: { ...candidate, portion, strains, sheet: end, ...(against === undefined ? {} : { against }) } }];
+  });
+  return ranked.sort((a, b) => a.cost - b.cost).map((one) => one.ranked);
+}

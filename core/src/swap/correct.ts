@@ -1,0 +1,261 @@
+import { againstDiet, barredAllergens, type Food, foodInHand, type Larder, SUMMED } from '../food';
+import { type Line, tallyOf } from '../formula';
+import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, ROLE_FACTS, type Sums } from '../role';
+import { type Craft } from './craft';
+import { isForTaste, isLiquid, rankedLiquids } from './liquids';
+import { BALANCE_RULE, type Standing, type StandingRow, unrestOf } from './standing';
+import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
+
+/** One way to bring a role back, with what the mix would be then. */
+export interface Correction {
+  readonly role: LedgerRole;
+  readonly action: ProposalAction;
+  readonly reason: string;
+  readonly mark: Proposal['mark'];
+  readonly source: string;
+  readonly sums: Sums;
+  readonly measures: Measures;
+  /** How far all roles together would still be out of their bands. */
+  readonly unrest: number;
+  /** Energy it adds to the batch, kcal; what is unknown counts as none. */
+  readonly energyKcal: number;
+  /** What speaks against it, the unrest it leaves first of all: the lower the better. */
+  readonly cost: number;
+}
+
+/** Corrections below this many grams are not worth a spoon. House value. */
+const LEAST_G: Readonly<Record<LedgerRole, number>> = {
+  thickness: 2,
+  structure: 1,
+  binding: 0.1,
+  sweetness: 0.01,
+  bulk: 1,
+  fat: 1,
+  lift: 0.3,
+  acid: 0.1,
+  browning: 0.5,
+  salt: 0.1,
+};
+/** How far into its band a correction aims, in widths, never past the original; liquid goes in by little. House values. */
+const INSET = 0.25;
+const INSET_OF_LIQUID = 0.1;
+/** The most of a line that one correction takes away. House value. */
+const MOST_TAKEN = 0.7;
+const ENERGY = SUMMED.indexOf('energyKcal');
+
+/**
+ * Where a correction aims: a little into the band from the near edge, but not past the original. Sweetness goes back to the
+ * original itself, as nobody wants it nearly as sweet.
+ */
+export function aimOf({ role, band, original, state }: StandingRow): number | undefined {
+  if (!band) return undefined;
+  if (role === 'sweetness' && original !== undefined) return Math.min(Math.max(original, band.low), band.high);
+  const inset = (band.high - band.low) * (role === 'thickness' ? INSET_OF_LIQUID : INSET);
+  if (state === 'low') return Math.min(band.low + inset, Math.max(original ?? Infinity, band.low));
+  return Math.max(band.high - inset, Math.min(original ?? -Infinity, band.high));
+}
+
+type Way = Omit<Correction, 'cost'>;
+
+interface Problem {
+  readonly standing: Standing;
+  readonly row: StandingRow;
+  readonly aim: number;
+  readonly larder: Larder;
+  readonly craft: Craft;
+}
+
+function made({ standing, row, larder }: Problem, action: ProposalAction, delta: Sums, by: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
+  const sums = Float64Array.from(standing.sums);
+  addTimes(sums, delta, by);
+  for (let i = 0; i < sums.length; i++) if ((sums[i] ?? 0) < 0) sums[i] = 0;
+  const measures = measuresOf(sums);
+  const foodId = action.kind === 'add' ? action.foodId : undefined;
+  const line = action.kind === 'less' ? standing.part?.lines.find(({ id }) => id === action.lineId) : undefined;
+  const perGram = larder.perGram.get(foodId ?? line?.foodId ?? '')?.figures[ENERGY] ?? 0;
+  const massG = action.kind === 'add' ? action.massG : action.kind === 'less' ? -action.massG : 0;
+  return { role: row.role, action, ...words, sums, measures, unrest: unrestOf(measures, standing.rows), energyKcal: perGram * massG };
+}
+
+const HOUSE = { mark: 'H', source: 'house model, an estimate' } as const;
+
+function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way | undefined {
+  const { standing, row, aim } = problem;
+  const per1 = bringsPerGram(food);
+  const measure = (sums: Sums): number => measureRole(row.role, sums) ?? NaN;
+  const massG =
+    amountFor(standing.sums, per1, measure, aim, mostG) ?? (row.band && amountFor(standing.sums, per1, measure, row.state === 'low' ? row.band.low : row.band.high, mostG));
+  if (massG === undefined || !(massG >= LEAST_G[row.role])) return undefined;
+  return madeOf(problem, food, wholePieces(food, massG), words);
+}
+
+/** Eggs go in by the half at the least: a piece weight, or 50 g for an egg and 33 for a white. */
+function wholePieces(food: Food, massG: number): number {
+  const half = (food.measuresG['piece'] ?? 0) / 2;
+  return food.kind === 'egg' && half > 0 ? Math.ceil(massG / half - 0.1) * half : massG;
+}
+
+function madeOf(problem: Problem, food: Food, massG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
+  const per1 = bringsPerGram(food);
+  const { row } = problem;
+  return made(problem, { kind: 'add', foodId: food.id, massG, why: row.role === 'thickness' ? 'liquid' : 'balance' }, per1, massG, words);
+}
+
+/** Liquids that thin a mix: those of the formula first. */
+function thinning(problem: Problem): readonly Way[] {
+  const { standing, larder } = problem;
+  if (!standing.part) return [];
+  const mostG = Math.max(standing.sums[0] ?? 0, 50) * 3;
+  const reason =
+    'The rebuild drinks more than the original. This brings it back to near its thickness: pour it a little at a time, rest five minutes, then judge before more goes in.';
+  return rankedLiquids(standing.part, larder)
+    .filter((food) => barredAllergens(food, standing.diet).length === 0)
+    .slice(0, 5)
+    .flatMap((food) => adding(problem, food, mostG, { reason, ...HOUSE }) ?? []);
+}
+
+/** The lines that bring most of what is too much, and how much of each would have to go. */
+function taking(problem: Problem): readonly Way[] {
+  const { standing, row, aim, larder } = problem;
+  const measure = (sums: Sums): number => measureRole(row.role, sums) ?? NaN;
+  const now = row.rebuild ?? 0;
+  const weigh = (line: Line): { readonly line: Line; readonly food: Food; readonly per1: Sums; readonly gain: number } | undefined => {
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    if (!food || !line.massG || isForTaste(food)) return undefined;
+    if (row.role === 'thickness' && !isLiquid(food)) return undefined;
+    const per1 = Float64Array.from(tallyOf(line, larder).brings, (amount) => amount / (line.massG ?? 1));
+    const without = Float64Array.from(standing.sums);
+    addTimes(without, per1, -line.massG * MOST_TAKEN);
+    const gain = (measure(without) - now) * (row.state === 'high' ? -1 : 1);
+    return { line, food, per1, gain };
+  };
+  const lines = (standing.part?.lines ?? []).flatMap((line) => weigh(line) ?? []).filter(({ gain }) => gain > 0);
+  lines.sort((a, b) => b.gain - a.gain);
+  return lines.slice(0, 2).flatMap(({ line, food, per1 }) => {
+    const most = (line.massG ?? 0) * MOST_TAKEN;
+    const found = amountFor(standing.sums, per1, measure, aim, 0, most);
+    const massG = found === undefined ? most : -found;
+    if (massG < LEAST_G[row.role]) return [];
+    const reason =
+      row.role === 'thickness'
+        ? 'The rebuild drinks less than the original; with less liquid it keeps its thickness.'
+        : `Most of what is too much of ${ROLE_FACTS[row.role].name.toLowerCase()} comes from ${food.name.toLowerCase()}.`;
+    return [made(problem, { kind: 'less', lineId: line.id, massG, why: row.role === 'thickness' ? 'liquid' : 'balance' }, per1, -massG, { reason, ...HOUSE })];
+  });
+}
+
+/** More of the main flour is offered only while it stays below this share of what is there. House value. */
+const MOST_MORE_FLOUR = 0.3;
+
+function moreFlour(problem: Problem): readonly Way[] {
+  const { standing, larder } = problem;
+  const byMass = [...(standing.part?.lines ?? [])].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0));
+  for (const line of byMass) {
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    if (!food || !line.massG || food.thirst?.basis !== 'mass' || food.thirst.gPerG < 0.3) continue;
+    const reason = 'The rebuild is looser than the original; a little more of what drinks brings it back.';
+    const found = adding(problem, food, MOST_MORE_FLOUR * line.massG, { reason, ...HOUSE });
+    return found ? [found] : [];
+  }
+  return [];
+}
+
+function fromTable(problem: Problem): readonly Way[] {
+  const { standing, row, larder, craft } = problem;
+  const massG = standing.sums[0] ?? 0;
+  const direction = row.role === 'thickness' ? 'less' : row.state === 'low' ? 'more' : 'less';
+  return craft.correctives
+    .filter((corrective) => corrective.role === row.role && corrective.direction === direction)
+    .flatMap(({ foods, mostPer100g, reason, mark, source }) =>
+      foods.flatMap((id) => {
+        const food = foodInHand(id, larder);
+        if (!food || againstDiet(food, standing.diet) !== undefined) return [];
+        return adding(problem, food, (mostPer100g * massG) / 100, { reason, mark, source }) ?? [];
+      }),
+    );
+}
+
+/** What speaks against a correction beside the unrest it leaves: kcal, grams for a gram of mix, a late place in the table. House values. */
+const AGAINST = { perKcal: 1 / 4000, perMassShare: 0.6, perPlace: 0.04 } as const;
+
+/** A pale or dark bake is mended at the oven, not in the bowl. */
+function atTheOven(problem: Problem, now: number): readonly Way[] {
+  const { standing, row } = problem;
+  if (row.role !== 'browning' || row.state !== 'high' || standing.product?.heat !== 'oven') return [];
+  const action: ProposalAction = { kind: 'step', text: 'Bake 15 °C cooler, look early, and cover it when it is brown.' };
+  const reason = 'Reducing sugars and allulose brown early: a cooler oven lets the middle get done first.';
+  return [
+    {
+      role: row.role,
+      action,
+      reason,
+      mark: 'P',
+      source: 'common practice of the trade',
+      sums: standing.sums,
+      measures: measuresOf(standing.sums),
+      unrest: now - row.off,
+      energyKcal: 0,
+    },
+  ];
+}
+
+function waysFor(problem: Problem): readonly Way[] {
+  const { role, state } = problem.row;
+  if (role === 'thickness') return state === 'high' ? thinning(problem) : [...taking(problem), ...moreFlour(problem), ...fromTable(problem)];
+  return state === 'high' ? [...taking(problem), ...fromTable(problem)] : fromTable(problem);
+}
+
+/** Ways to bring one role back, the one that leaves the calmest ledger first; liquids in the order of the formula and the kitchen. */
+export function correctionsFor(standing: Standing, row: StandingRow, larder: Larder, craft: Craft): readonly Correction[] {
+  const aim = aimOf(row);
+  if (aim === undefined || row.rebuild === undefined) return [];
+  const problem: Problem = { standing, row, aim, larder, craft };
+  const now = unrestOf(measuresOf(standing.sums), standing.rows);
+  const massG = Math.max(standing.sums[0] ?? 0, 1);
+  const found = [...atTheOven(problem, now), ...waysFor(problem)];
+  const cost = ({ unrest, energyKcal, action }: Way, place: number): number =>
+    unrest + Math.max(energyKcal, 0) * AGAINST.perKcal + (action.kind === 'add' ? (action.massG / massG) * AGAINST.perMassShare : 0) + place * AGAINST.perPlace;
+  const inOrder = row.role === 'thickness' && row.state === 'high';
+  return found
+    .map((correction, place) => ({ ...correction, cost: cost(correction, place) }))
+    .filter(({ unrest }) => unrest < now - 1e-6)
+    .sort((a, b) => (inOrder ? 0 : a.cost - b.cost));
+}
+
+/** A correction as a proposal that can be taken, edited or refused. */
+export function asProposal(correction: Correction, partId: string, swapId: string, index: number): Proposal {
+  return {
+    id: `${swapId}.${index}`,
+    swapId,
+    ruleId: BALANCE_RULE + correction.role,
+    partId,
+    action: correction.action,
+    reason: correction.reason,
+    mark: correction.mark,
+    source: correction.source,
+  };
+}
+
+export interface RowAdvice {
+  readonly row: StandingRow;
+  /** One to three ways back, the best first; none where nothing in the kitchen does it. */
+  readonly ways: readonly { readonly proposal: Proposal; readonly measures: Measures; readonly energyKcal: number }[];
+}
+
+const MOST_WAYS = 3;
+
+/** For each role that is out of its band and not left so, one to three corrections from foods of the larder. */
+export function adviceOf(sheet: Worksheet, standing: Standing, larder: Larder, craft: Craft): readonly RowAdvice[] {
+  const { part } = standing;
+  if (!part) return [];
+  const swapId = freshId(sheet, 'q');
+  let index = 0;
+  return standing.rows
+    .filter(({ state, left }) => (state === 'low' || state === 'high') && !left)
+    .map((row) => ({
+      row,
+      ways: correctionsFor(standing, row, larder, craft)
+        .slice(0, MOST_WAYS)
+        .map((correction) => ({ proposal: asProposal(correction, part.id, swapId, index++), measures: correction.measures, energyKcal: correction.energyKcal })),
+    }));
+}

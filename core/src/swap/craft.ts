@@ -1,0 +1,25 @@
+import { type LedgerRole } from '../role';
+import { type ProductClass } from '../product';
+import { type Mark } from '../quantity';
+import { type SwapRule } from './rule';
+
+/** Foods that bring a role up or down, the likeliest first, and how much of them a mix bears. */
+export interface Corrective {
+  readonly role: LedgerRole;
+  readonly direction: 'more' | 'less';
+  readonly foods: readonly string[];
+  /** Grams for 100 g of mix, at most. */
+  readonly mostPer100g: number;
+  readonly reason: string;
+  readonly mark: Mark;
+  readonly source: string;
+}
+
+/** The tables of the trade that a rebuild is worked out with. */
+export interface Craft {
+  readonly rules: readonly SwapRule[];
+  readonly classes: readonly ProductClass[];
+  readonly correctives: readonly Corrective[];
+}
+
+export const NO_CRAFT: Craft = { rules: [], classes: [], correctives: [] };

@@ -1,0 +1,256 @@
+import { join } from 'node:path';
+import { loadShippedLarder } from '@fellmist/data';
+import fc from 'fast-check';
+import { analyse } from '../analysis';
+import { readRecipeText } from '../exchange';
+import { type Diet, stockLarder } from '../food';
+import { allLines, type Formula, type Line } from '../formula';
+import { betterClass, overProtein } from '../product';
+import { LEDGER_ROLES } from '../role';
+import {
+  adviceOf,
+  askingRows,
+  candidatesFor,
+  openSwap,
+  rankCandidates,
+  roleRatio,
+  ruleByRoles,
+  settleAll,
+  settleLiquid,
+  settleOpen,
+  standingOf,
+  startWorksheet,
+  type SwapRule,
+  type Worksheet,
+} from './index';
+
+const shipped = loadShippedLarder(join(__dirname, '../../../data'));
+const larder = stockLarder(shipped.foods);
+
+function read(text: string): Formula {
+  const found = readRecipeText(text, larder, 'us');
+  if (!found.ok) throw new Error(found.error);
+  return found.formula;
+}
+
+function food(id: string) {
+  const found = larder.foods.get(id);
+  if (!found) throw new Error(id);
+  return found;
+}
+
+function rule(id: string): SwapRule {
+  const found = shipped.rules.find((candidate) => candidate.id === id);
+  if (!found) throw new Error(id);
+  return found;
+}
+
+function lineOf(sheet: Worksheet, foodId: string): Line {
+  const line = allLines(sheet.rebuild).find((candidate) => candidate.foodId === foodId);
+  if (!line) throw new Error(foodId);
+  return line;
+}
+
+function swapped(sheet: Worksheet, foodId: string, by: SwapRule, share = 1): Worksheet {
+  const opened = openSwap(sheet, lineOf(sheet, foodId).id, by, share, larder);
+  if (!opened.ok) throw new Error(opened.error);
+  return settleOpen(opened.sheet, larder);
+}
+
+const MUFFINS = 'Muffins\nMakes 12 muffins\n250 g plain flour\n9 g baking powder\n120 g sugar\n2 eggs\n180 ml milk\n90 g butter, melted\n1/4 tsp salt';
+const massOf = (sheet: Worksheet): number => allLines(sheet.rebuild).reduce((sum, { massG = 0 }) => sum + massG, 0);
+
+describe('the ledger', () => {
+  test('an original of its class asks for nothing', () => {
+    expect(askingRows(standingOf(startWorksheet(read(MUFFINS)), larder, shipped))).toEqual([]);
+  });
+
+  test('each role out of band has one to three ways back, and each way leaves the whole calmer', () => {
+    const sheet = swapped(swapped(startWorksheet(read(MUFFINS)), 'plain-flour', rule('wheat-almond')), 'sugar', rule('sugar-sucralose'), 0.7);
+    const standing = standingOf(sheet, larder, shipped);
+    expect(askingRows(standing).length).toBeGreaterThan(0);
+    for (const { row, ways } of adviceOf(sheet, standing, larder, shipped)) {
+      expect([row.role, ways.length >= 1 && ways.length <= 3]).toEqual([row.role, true]);
+    }
+  });
+
+  const rules = shipped.rules.filter((one) => one.from.some((id) => ['plain-flour', 'sugar', 'egg', 'butter', 'whole-milk'].includes(id)));
+  const changes = fc.array(fc.record({ one: fc.constantFrom(...rules), share: fc.double({ min: 0.1, max: 1, noNaN: true }) }), { minLength: 1, maxLength: 4 });
+
+  function changed(picks: readonly { readonly one: SwapRule; readonly share: number }[]): Worksheet {
+    return picks.reduce(
+      (sheet, { one, share }) => {
+        const line = allLines(sheet.rebuild).find(({ foodId }) => one.from.includes(foodId ?? ''));
+        const opened = line && openSwap(sheet, line.id, one, share, larder);
+        return opened?.ok ? settleOpen(opened.sheet, larder) : sheet;
+      },
+      startWorksheet(read(MUFFINS)),
+    );
+  }
+
+  test('whatever is swapped, no figure is NaN, and settling never leaves more roles out of band than before', () => {
+    fc.assert(
+      fc.property(changes, (picks) => {
+        const sheet = changed(picks);
+        const before = standingOf(sheet, larder, shipped);
+        const settled = settleAll(sheet, larder, shipped);
+        const after = standingOf(settled.sheet, larder, shipped);
+        const numbers = LEDGER_ROLES.map((role) => after.rows.find((row) => row.role === role)?.rebuild);
+        expect(numbers.every((amount) => amount === undefined || Number.isFinite(amount))).toBe(true);
+        expect(askingRows(after).length).toBeLessThanOrEqual(askingRows(before).length);
+        expect(settled.unmet.map(({ role }) => role)).toEqual(askingRows(after).map(({ role }) => role));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('the order of the lines and the size of the batch change no role', () => {
+    fc.assert(
+      fc.property(changes, fc.double({ min: 0.01, max: 50, noNaN: true }), (picks, factor) => {
+        const { rebuild } = changed(picks);
+        const turned = {
+          ...rebuild,
+          parts: rebuild.parts.map((part) => ({ ...part, lines: [...part.lines].reverse().map((line) => ({ ...line, massG: (line.massG ?? 0) * factor })) })),
+        };
+        const [one, other] = [analyse(rebuild, larder, shipped).measures, analyse(turned, larder, shipped).measures];
+        for (const role of LEDGER_ROLES) expect(other[role] ?? -1).toBeCloseTo(one[role] ?? -1, 6);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test('a role by mass: what a rule takes and gives is all that changes the batch', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...rules.filter(({ side, basis }) => side.length === 0 && basis === 'mass')), fc.double({ min: 0.1, max: 1, noNaN: true }), (one, share) => {
+        const sheet = startWorksheet(read(MUFFINS));
+        const line = allLines(sheet.rebuild).find(({ foodId }) => one.from.includes(foodId ?? ''));
+        if (!line?.massG) return true;
+        const opened = openSwap(sheet, line.id, one, share, larder);
+        if (!opened.ok) return true;
+        const given = one.to.reduce((sum, { ratio }) => sum + ratio, 0) * line.massG * share;
+        return Math.abs(massOf(settleOpen(opened.sheet, larder)) - (massOf(sheet) - line.massG * share + given)) < 1e-6;
+      }),
+    );
+  });
+});
+
+describe('sweetness by swap', () => {
+  test('a sweetener by sweetness brings the original’s back, and its bulk is then shown as lost', () => {
+    const sheet = swapped(startWorksheet(read(MUFFINS)), 'sugar', rule('sugar-sucralose'), 0.7);
+    const rows = standingOf(sheet, larder, shipped).rows;
+    const row = (role: string) => rows.find((one) => one.role === role);
+    const batch = (now: number | undefined, massG: number): number => (now ?? NaN) * massG;
+    expect(batch(row('sweetness')?.rebuild, massOf(sheet)) / batch(row('sweetness')?.original, massOf(startWorksheet(read(MUFFINS))))).toBeCloseTo(1, 2);
+    expect(row('bulk')?.rebuild).toBeLessThan(0.5 * (row('bulk')?.original ?? 0));
+  });
+
+  test('one stevia cannot sweeten a rich cream, and says so in words', () => {
+    const cream = startWorksheet(read('Cream topping\nServes 4\n300 g double cream\n250 g sugar'));
+    expect(openSwap(cream, lineOf(cream, 'sugar').id, rule('sugar-stevia'), 1, larder)).toMatchObject({ ok: false, error: expect.stringContaining('sweetness') });
+  });
+
+  test('all sweetener gone is answered: sweetness and bulk are low, and foods at hand are offered', () => {
+    const start = startWorksheet(read(MUFFINS));
+    const bare = { ...start, rebuild: { ...start.rebuild, parts: start.rebuild.parts.map((part) => ({ ...part, lines: part.lines.filter(({ foodId }) => foodId !== 'sugar') })) } };
+    const asking = adviceOf(bare, standingOf(bare, larder, shipped), larder, shipped);
+    expect(asking.filter(({ ways }) => ways.length > 0).map(({ row }) => [row.role, row.state])).toEqual(expect.arrayContaining([['sweetness', 'low']]));
+  });
+});
+
+describe('any food for any other', () => {
+  test('a food does not stand in for itself, alone or in a blend', () => {
+    expect(ruleByRoles(food('plain-flour'), [{ food: food('plain-flour'), share: 1 }])).toBeUndefined();
+    expect(
+      ruleByRoles(food('plain-flour'), [
+        { food: food('oat-flour'), share: 1 },
+        { food: food('plain-flour'), share: 1 },
+      ]),
+    ).toBeUndefined();
+    expect(ruleByRoles(food('plain-flour'), [])).toBeUndefined();
+  });
+
+  // Common practice names these ratios: coconut flour a quarter to a third of wheat; soda for baking powder a quarter to a
+  // third by weight; guar one and a half times xanthan; ghee four fifths of butter.
+  test.each([
+    ['plain-flour', 'coconut-flour', 0.2, 0.35],
+    ['baking-powder', 'baking-soda', 0.22, 0.34],
+    ['xanthan', 'guar', 1.3, 1.7],
+    ['butter', 'ghee', 0.78, 0.86],
+  ])('%s by %s comes near the trade’s own ratio from what the two foods do', (from, to, low, high) => {
+    const { standIn } = roleRatio(food(from), food(to));
+    expect([standIn.ratio >= low, standIn.ratio <= high, standIn.ratio]).toEqual([true, true, standIn.ratio]);
+  });
+
+  test('a flour by a blend of three gives each its share, marked as an estimate', () => {
+    const blend = ['rice-flour', 'tapioca-starch', 'almond-flour'].map((id, i) => ({ food: food(id), share: 3 - i }));
+    const estimate = ruleByRoles(food('plain-flour'), blend);
+    if (!estimate) throw new Error('no rule');
+    const sheet = swapped(startWorksheet(read(MUFFINS)), 'plain-flour', estimate, 0.4);
+    expect([estimate.mark, estimate.to.length, lineOf(sheet, 'plain-flour').massG]).toEqual(['H', 3, 150]);
+    expect(lineOf(sheet, 'rice-flour').massG).toBeGreaterThan(lineOf(sheet, 'almond-flour').massG ?? 0);
+  });
+});
+
+describe('candidates', () => {
+  const sheet = startWorksheet(read(MUFFINS));
+  const rank = (foodId: string, diet: Diet) => {
+    const line = lineOf(sheet, foodId);
+    return rankCandidates(sheet, line, candidatesFor(line, shipped.rules, larder, diet, 'muffin'), 1, larder, shipped, diet);
+  };
+
+  test('an excluded allergen is never offered, not even as a side change', () => {
+    for (const id of ['plain-flour', 'whole-milk', 'butter', 'egg', 'sugar']) {
+      for (const { sheet: end } of rank(id, { schools: [], excluded: ['tree nuts', 'soy', 'peanut'] })) {
+        expect(analyse(end.rebuild, larder).allergens.contains).not.toEqual(expect.arrayContaining(['tree nuts']));
+      }
+    }
+  });
+
+  test('low-carb puts the fewest net carbs first, whole-food what is whole, isolates last', () => {
+    const net = rank('sugar', { schools: ['low-carb'], excluded: [] });
+    const suited = net.filter(({ against }) => !against).map(({ portion }) => portion.netCarbG.amount);
+    expect(Math.min(...suited)).toBe(suited[0]);
+    const whole = rank('plain-flour', { schools: ['whole-food'], excluded: [] });
+    expect(whole[0]?.rule.to.every(({ foodId }) => food(foodId).isWhole)).toBe(true);
+    expect(whole.at(-1)?.against).toBe('not a whole food');
+  });
+
+  test('what a candidate shows is what the batch becomes when it is taken and wetted', () => {
+    const [first] = rank('plain-flour', { schools: ['lean'], excluded: [] });
+    if (!first) throw new Error('no candidate');
+    const opened = openSwap(sheet, lineOf(sheet, 'plain-flour').id, first.rule, first.rule.maxShare, larder);
+    if (!opened.ok) throw new Error(opened.error);
+    expect(analyse(settleLiquid(opened.sheet, larder, shipped).rebuild, larder, shipped).views.portion.energyKcal.amount).toBeCloseTo(first.portion.energyKcal.amount, 9);
+  });
+});
+
+describe('a class and its limits', () => {
+  test('a formula under a class that does not fit is told which fits better', () => {
+    const cookies = read('Crisp things\nMakes 20\n280 g plain flour\n225 g butter\n300 g sugar\n1 egg');
+    const crepe = shipped.classes.find(({ id }) => id === 'crepe');
+    const { measures } = analyse(cookies, larder, shipped);
+    expect(crepe && betterClass(measures, crepe, shipped.classes)?.id).toMatch(/cookie|bar/);
+    const muffin = shipped.classes.find(({ id }) => id === 'muffin');
+    expect(muffin && betterClass(analyse(read(MUFFINS), larder, shipped).measures, muffin, shipped.classes)).toBeUndefined();
+  });
+
+  test('too much whey is named with its share; half and half bears more', () => {
+    const pancake = shipped.classes.find(({ id }) => id === 'pancake');
+    const over = (powder: string) => {
+      const [part] = read(`Pancakes\nServes 2\n60 g oat flour\n50 g ${powder}\n2 eggs\n150 ml milk`).parts;
+      return pancake && part ? overProtein(part, pancake, larder).map(({ share }) => share.toFixed(2)) : ['?'];
+    };
+    expect(over('whey protein isolate')).toEqual(['0.45']);
+    expect(over('whey and casein half and half')).toEqual([]);
+  });
+});
+
+describe('one line of 10 kg, zero and huge amounts', () => {
+  test.each(['10 kg plain flour', '0 g plain flour', '1000000 g sugar', '0.001 g sucralose'])('%s is answered with numbers or words', (text) => {
+    const sheet = startWorksheet(read(`Odd muffins\nServes 4\n${text}\n200 ml milk\n1 egg`));
+    const { rows } = standingOf(sheet, larder, shipped);
+    expect(rows.every(({ rebuild }) => rebuild === undefined || Number.isFinite(rebuild))).toBe(true);
+    const settled = settleAll(sheet, larder, shipped);
+    expect(Number.isFinite(massOf(settled.sheet))).toBe(true);
+  });
+});

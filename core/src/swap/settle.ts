@@ -1,0 +1,93 @@
+import { type Larder } from '../food';
+import { type LedgerRole, measuresOf, ROLE_FACTS } from '../role';
+import { asProposal, correctionsFor } from './correct';
+import { type Craft } from './craft';
+import { acceptProposal, settleOpen } from './decide';
+import { askingRows, type Standing, standingOf, unrestOf } from './standing';
+import { freshId, type Proposal, type Worksheet } from './worksheet';
+
+export interface Settled {
+  readonly sheet: Worksheet;
+  /** What was taken to get there, in order. */
+  readonly taken: readonly Proposal[];
+  /** Roles that nothing in the kitchen brings into band, and why. */
+  readonly unmet: readonly { readonly role: LedgerRole; readonly words: string }[];
+}
+
+/** Corrections taken in one go before it gives up. House value. */
+const MOST_STEPS = 10;
+
+function step(sheet: Worksheet, standing: Standing, larder: Larder, craft: Craft): { readonly sheet: Worksheet; readonly proposal: Proposal } | undefined {
+  const { part } = standing;
+  if (!part) return undefined;
+  const [best] = askingRows(standing)
+    .flatMap((row) => correctionsFor(standing, row, larder, craft).slice(0, 2))
+    .sort((a, b) => a.cost - b.cost);
+  if (!best) return undefined;
+  const proposal = asProposal(best, part.id, freshId(sheet, 'q'), 0);
+  return { sheet: acceptProposal(sheet, proposal, larder), proposal };
+}
+
+/** Takes everything open, then the first liquid correction that the thickness calls for. */
+export function settleLiquid(sheet: Worksheet, larder: Larder, craft: Craft): Worksheet {
+  const settled = settleOpen(sheet, larder);
+  const standing = standingOf(settled, larder, craft);
+  const row = askingRows(standing).find(({ role }) => role === 'thickness');
+  const [first] = row ? correctionsFor(standing, row, larder, craft) : [];
+  return first && standing.part ? acceptProposal(settled, asProposal(first, standing.part.id, freshId(settled, 'q'), 0), larder) : settled;
+}
+
+function unmetWords(standing: Standing): Settled['unmet'] {
+  return askingRows(standing).map(({ role, state }) => {
+    const facts = ROLE_FACTS[role];
+    const end = facts.ends[state === 'low' ? 0 : 1];
+    return { role, words: `${facts.name} stays too near “${end}”: nothing at hand brings it back without pushing another role out.` };
+  });
+}
+
+/** The sheet replayed with some corrections left out. */
+function replay(start: Worksheet, taken: readonly Proposal[], without: number, larder: Larder): Worksheet {
+  return taken.reduce((sheet, proposal, i) => (i === without ? sheet : acceptProposal(sheet, proposal, larder)), start);
+}
+
+interface Calm {
+  readonly asking: number;
+  readonly unrest: number;
+}
+
+function calmOf(sheet: Worksheet, larder: Larder, craft: Craft): Calm {
+  const standing = standingOf(sheet, larder, craft);
+  return { asking: askingRows(standing).length, unrest: unrestOf(measuresOf(standing.sums), standing.rows) };
+}
+
+/** The first smaller set that leaves the ledger as calm; undefined where every correction is needed. */
+function leaner(start: Worksheet, taken: readonly Proposal[], calm: Calm, larder: Larder, craft: Craft): { sheet: Worksheet; taken: readonly Proposal[] } | undefined {
+  for (let i = 0; i < taken.length; i++) {
+    const sheet = replay(start, taken, i, larder);
+    const now = calmOf(sheet, larder, craft);
+    if (now.asking <= calm.asking && now.unrest <= calm.unrest + 1e-6) return { sheet, taken: taken.filter((_one, at) => at !== i) };
+  }
+  return undefined;
+}
+
+/**
+ * Takes everything open, then a small set of corrections that brings every role into its band: each step takes the one
+ * that leaves the calmest ledger, and what turns out not to be needed is dropped again. Says which roles cannot be met.
+ */
+export function settleAll(sheet: Worksheet, larder: Larder, craft: Craft): Settled {
+  const start = settleOpen(sheet, larder);
+  let current = start;
+  let taken: readonly Proposal[] = [];
+  for (let i = 0; i < MOST_STEPS; i++) {
+    const next = step(current, standingOf(current, larder, craft), larder, craft);
+    if (!next) break;
+    current = next.sheet;
+    taken = [...taken, next.proposal];
+  }
+  const calm = calmOf(current, larder, craft);
+  for (let fewer = leaner(start, taken, calm, larder, craft); fewer; fewer = leaner(start, taken, calm, larder, craft)) {
+    current = fewer.sheet;
+    taken = fewer.taken;
+  }
+  return { sheet: current, taken, unmet: unmetWords(standingOf(current, larder, craft)) };
+}

@@ -1,0 +1,77 @@
+import { type Diet, type Larder } from '../food';
+import { mainPart, NO_GOALS, type Part, sumsOfPart } from '../formula';
+import { classOf, type LedgerRow, ledgerOf, outside, overProtein, type OverLimit, type ProductClass } from '../product';
+import { type LedgerRole, type Measures, measuresOf, noSums, type Sums } from '../role';
+import { type Craft } from './craft';
+import { type Worksheet } from './worksheet';
+
+/** A row of the ledger; `left` where the baker saw it out of its band and said to leave it. */
+export interface StandingRow extends LedgerRow {
+  readonly left: boolean;
+}
+
+/** How a rebuild stands against its original and its class, in the part that holds the batter or dough. */
+export interface Standing {
+  readonly product: ProductClass | undefined;
+  readonly part: Part | undefined;
+  readonly original: Measures;
+  readonly sums: Sums;
+  readonly rows: readonly StandingRow[];
+  readonly overProtein: readonly OverLimit[];
+  readonly diet: Diet;
+}
+
+export const BALANCE_RULE = 'balance:';
+
+/** A change since a refusal that asks anew, as a share of the band. House value. */
+const ASKS_AGAIN = 0.15;
+
+function isLeft(row: LedgerRow, sheet: Worksheet): boolean {
+  if (row.state === 'in' || row.rebuild === undefined || !row.band) return false;
+  const last = [...sheet.decisions].reverse().find(({ proposal }) => proposal.ruleId === BALANCE_RULE + row.role);
+  if (last?.outcome === 'accepted' && last.proposal.action.kind === 'step') return true;
+  if (last?.outcome !== 'refused' || last.leftGap === undefined) return false;
+  return Math.abs(row.rebuild - last.leftGap) / Math.max(row.band.high - row.band.low, 1e-6) < ASKS_AGAIN;
+}
+
+/** The standing of a worksheet as it lies there; settle what is open first to see where it would end. */
+export function standingOf(sheet: Worksheet, larder: Larder, craft: Craft): Standing {
+  const product = classOf(sheet.rebuild, craft.classes);
+  const originalPart = mainPart(sheet.original, larder);
+  const part = sheet.rebuild.parts.find(({ id }) => id === originalPart?.id) ?? mainPart(sheet.rebuild, larder);
+  const original = measuresOf(originalPart ? sumsOfPart(originalPart, larder) : noSums());
+  const sums = part ? sumsOfPart(part, larder) : noSums();
+  const rows = ledgerOf(original, measuresOf(sums), product).map((row) => ({ ...row, left: isLeft(row, sheet) }));
+  return {
+    product,
+    part,
+    original,
+    sums,
+    rows,
+    overProtein: part && product ? overProtein(part, product, larder) : [],
+    diet: sheet.rebuild.goals ?? NO_GOALS,
+  };
+}
+
+/** Too thick weighs less than the rest: a splash of liquid mends it at the end. House value. */
+const EASILY_THINNED = 0.3;
+
+/** How far all roles together are out of their bands, in widths; what the baker left counts nothing. */
+export function unrestOf(measures: Measures, rows: readonly StandingRow[]): number {
+  let unrest = 0;
+  for (const { role, band, left } of rows) {
+    const now = measures[role];
+    if (!band || now === undefined || left) continue;
+    unrest += outside(now, band.low, band.high) * (role === 'thickness' && now > band.high ? EASILY_THINNED : 1);
+  }
+  return unrest;
+}
+
+/** The rows that ask for a correction. */
+export function askingRows(standing: Standing): readonly StandingRow[] {
+  return standing.rows.filter(({ state, left }) => (state === 'low' || state === 'high') && !left);
+}
+
+export function rowOf(standing: Standing, role: LedgerRole): StandingRow | undefined {
+  return standing.rows.find((row) => row.role === role);
+}
