@@ -92,7 +92,7 @@ const nutrition = timeOf((i) => {
   const changed = edited(i);
   viewsOf(changed, totalsOf(changed, larder));
 }, 4000);
-const whole = timeOf((i) => analyse(edited(i), larder, shipped.cautions), 4000);
+const whole = timeOf((i) => analyse(edited(i), larder, shipped), 4000);
 const recipe = readFileSync(join(root, 'data/demo/carrot-cardamom-loaf.txt'), 'utf8');
 const reading = timeOf(() => readRecipeText(recipe, larder, 'uk'), 40);
 const size = firstLoad();

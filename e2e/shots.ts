@@ -33,6 +33,13 @@ async function swapFlour(page: Page): Promise<void> {
   await page.waitForSelector('fm-swap-panel .offer');
 }
 
+async function drierScones(page: Page): Promise<void> {
+  await press(page, 'Buckwheat drop scones');
+  await page.waitForSelector('.rebuilt .row');
+  await type(page, '[aria-label="Amount of Whole milk"]', '130');
+  await sees(page, 'Settle all');
+}
+
 /** The main views, from the demo household, as docs/screenshots holds them. */
 const VIEWS: readonly View[] = [
   { name: 'shelf', path: '/shelf' },
@@ -66,6 +73,27 @@ const VIEWS: readonly View[] = [
   { name: 'bench-dark', path: '/shelf', theme: 'dark', act: openLoaf },
   { name: 'bench-phone', path: '/shelf', width: 390, height: 844, act: openLoaf },
   { name: 'swap', path: '/shelf', act: swapFlour },
+  { name: 'corrections', path: '/shelf', act: drierScones },
+  {
+    name: 'why',
+    path: '/shelf',
+    act: async (page) => {
+      await openLoaf(page);
+      await press(page, 'Why this thickness');
+      await page.waitForSelector('fm-why-panel li');
+    },
+  },
+  {
+    name: 'revisions',
+    path: '/shelf',
+    act: async (page) => {
+      await openLoaf(page);
+      await press(page, 'Revisions');
+      await page.click('[aria-label="Compare revision 1"]');
+      await page.click('[aria-label="Compare revision 4"]');
+      await sees(page, 'against');
+    },
+  },
 ];
 
 async function take(browser: Browser, url: string, folder: string, view: View): Promise<void> {

@@ -140,8 +140,17 @@ const ENERGY_WORDS: Readonly<Record<Counting['energy'], { readonly words: string
   us: { words: '4 × carbohydrate, 4 × protein, 9 × fat, 7 × alcohol, fibre and polyols by their factors', source: '21 CFR 101.9(c)(1)(i), from memory' },
 };
 
+/** A figure as it is shown: its name, unit and decimals. */
+export interface FigureShown {
+  readonly key: Figure;
+  readonly name: string;
+  readonly unit: string;
+  readonly digits: number;
+}
+
 /** What stands behind one figure of the batch, a portion of which is `share` of it. */
-export function whyFigure(figure: Figure, name: string, unit: string, formula: Formula, share: number, larder: Larder, counting: Counting = COUNTING): Why {
+export function whyFigure(row: FigureShown, formula: Formula, share: number, larder: Larder, counting: Counting = COUNTING): Why {
+  const { key: figure, name, unit, digits } = row;
   const rows = contributionsOf(formula, figure, larder, counting);
   const known = rows.reduce((sum, { amount = 0 }) => sum + amount, 0);
   const energy = ENERGY_WORDS[counting.energy];
@@ -149,14 +158,14 @@ export function whyFigure(figure: Figure, name: string, unit: string, formula: F
   const lines = new Map(allLines(formula).map((line) => [line.id, line]));
   return {
     title: name,
-    result: `${show(known * share)} ${unit} of ${show(known)} ${unit} in the batch`,
+    result: `${show(known * share, digits)} ${unit} of ${show(known, digits)} ${unit} in the batch`,
     inputs: rows.map(({ line, amount, share: part }) => {
       const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
       const massG = lines.get(line.id)?.massG;
       const per100 = amount !== undefined && massG ? (amount / massG) * 100 : undefined;
       return {
         name: `${massG === undefined ? '' : `${gramsNumber(massG)} g `}${food?.name ?? line.name}`,
-        words: amount === undefined ? 'unknown' : `${show(amount)} ${unit}${per100 === undefined ? '' : `, ${show(per100)} in 100 g`}`,
+        words: amount === undefined ? 'unknown' : `${show(amount, digits)} ${unit}${per100 === undefined ? '' : `, ${show(per100, digits)} in 100 g`}`,
         share: amount === undefined ? undefined : part,
         source: food?.source ?? 'no food: not counted',
       };

@@ -27,4 +27,4 @@ export { type FoundMass, type MassBasis, type MassGap, massOf, massSpread } from
 export { type FoodIndex, type FoodMatch, indexFoods, LIKELY, matchFood, SURE } from './match';
 export { likeness, renamer, tellingWords, type WordGroup } from './words';
 export { againstDiet, ANY_DIET, barredAllergens, type Diet } from './diet';
-export { gramsInWords, kitchenMeasure } from './kitchenMeasure';
+export { kitchenMeasure } from './kitchenMeasure';

@@ -1,4 +1,4 @@
-import { gramsNumber, kitchenNumber, type MeasureSystem, unitFactor } from '../quantity';
+import { kitchenNumber, type MeasureSystem, unitFactor } from '../quantity';
 import { type Food } from './food';
 
 /** Smallest amount of each measure that a kitchen holds, in parts of it. */
@@ -12,9 +12,17 @@ function rounded(count: number, step: number): number {
   return Math.round(count / step) * step;
 }
 
+function pours(food: Food): boolean {
+  return food.kind === 'liquid' || food.kind === 'plant-drink' || food.kind === 'dairy' || (food.kind === 'fat' && food.fat === 'liquid');
+}
+
+/** Tablespoons above this are no measure any more. House value. */
+const MOST_SPOONS = 6;
+
 /**
  * Grams of a food in the measures of a kitchen, to the nearest that a spoon or cup gives: "3 tbsp", "1/4 tsp", "1 egg";
- * undefined where its density is not known or no measure comes within a tenth. Example: 46 g of milk is "3 tbsp".
+ * undefined where its density is not known or no measure comes within a tenth. Cups are a
+ * US measure; elsewhere a liquid is said by the jug. Example: 46 g of milk is "3 tbsp".
  */
 export function kitchenMeasure(food: Food, massG: number, system: MeasureSystem): string | undefined {
   if (massG <= 0) return undefined;
@@ -23,17 +31,14 @@ export function kitchenMeasure(food: Food, massG: number, system: MeasureSystem)
     return `${kitchenNumber(rounded(massG / piece, 0.5))} of them`;
   const density = food.densityGPerMl;
   if (density === undefined) return undefined;
+  const ml = massG / density;
+  if (system !== 'us' && pours(food) && ml >= 50) return `${rounded(ml, 5)} mL`;
   for (const { unit, least, step, words } of STEPS) {
-    const count = massG / density / (unitFactor(unit, system) ?? 1);
+    if (unit === 'cup' && system !== 'us') continue;
+    const count = ml / (unitFactor(unit, system) ?? 1);
     const near = rounded(count, step);
-    if (near < least || Math.abs(near - count) > 0.1 * count) continue;
+    if ((unit === 'tbsp' && near > MOST_SPOONS) || near < least || Math.abs(near - count) > 0.1 * count) continue;
     return `${kitchenNumber(near)} ${near > 1 ? words[1] : words[0]}`;
   }
   return undefined;
-}
-
-/** Grams in words, with the kitchen's measure where there is one: "46 g, 3 tbsp". */
-export function gramsInWords(food: Food, massG: number, system: MeasureSystem): string {
-  const measure = kitchenMeasure(food, massG, system);
-  return `${gramsNumber(massG)} g${measure ? `, ${measure}` : ''}`;
 }

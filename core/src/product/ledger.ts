@@ -7,7 +7,7 @@ import { type ProductClass } from './productClass';
  * Roles that are not here follow the class alone. House values.
  */
 const FOLLOWS: Readonly<Partial<Record<LedgerRole, { readonly share: number; readonly least: number }>>> = {
-  thickness: { share: 0, least: 0.5 },
+  thickness: { share: 0, least: 0.4 },
   sweetness: { share: 0.2, least: 1.5 },
   bulk: { share: 0.45, least: 3 },
   salt: { share: 0.6, least: 0.25 },

@@ -215,7 +215,7 @@ export function correctionsFor(standing: Standing, row: StandingRow, larder: Lar
   const found = [...atTheOven(problem, now), ...waysFor(problem)];
   const cost = ({ unrest, energyKcal, action }: Way, place: number): number =>
     unrest + Math.max(energyKcal, 0) * AGAINST.perKcal + (action.kind === 'add' ? (action.massG / massG) * AGAINST.perMassShare : 0) + place * AGAINST.perPlace;
-  const inOrder = row.role === 'thickness' && row.state === 'high';
+  const inOrder = row.role === 'thickness';
   return found
     .map((correction, place) => ({ ...correction, cost: cost(correction, place) }))
     .filter(({ unrest }) => unrest < now - 1e-6)

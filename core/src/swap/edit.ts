@@ -1,5 +1,5 @@
 import { type Larder } from '../food';
-import { allLines, changeLine, type Formula, type Line, type Mend, mendLine, readLine } from '../formula';
+import { allLines, changeLine, type Formula, type Line, type Mend, mendLine, type Part, readLine } from '../formula';
 import { composeText } from './decide';
 import { freshId, type Worksheet } from './worksheet';
 
@@ -69,4 +69,68 @@ export function moveRebuildLine(sheet: Worksheet, lineId: string, by: -1 | 1): W
     return { ...part, lines };
   });
   return { ...sheet, rebuild: { ...sheet.rebuild, parts } };
+}
+
+/** Moves rebuild lines, kept together and in their order, to before another line of a part, or to its end. */
+export function placeRebuildLines(sheet: Worksheet, lineIds: readonly string[], partId: string, beforeId?: string): Worksheet {
+  const moving = new Set(lineIds);
+  const lines = allLines(sheet.rebuild).filter((line) => moving.has(line.id));
+  if (lines.length === 0 || !sheet.rebuild.parts.some((part) => part.id === partId) || (beforeId !== undefined && moving.has(beforeId))) return sheet;
+  const parts = sheet.rebuild.parts.map((part) => {
+    const left = part.lines.filter((line) => !moving.has(line.id));
+    if (part.id !== partId) return left.length === part.lines.length ? part : { ...part, lines: left };
+    const found = left.findIndex((line) => line.id === beforeId);
+    const at = found < 0 ? left.length : found;
+    return { ...part, lines: [...left.slice(0, at), ...lines, ...left.slice(at)] };
+  });
+  return { ...sheet, rebuild: { ...sheet.rebuild, parts } };
+}
+
+/** The same line once more beneath itself, as an addition by hand. */
+export function duplicateRebuildLine(sheet: Worksheet, lineId: string): Worksheet {
+  const copyId = freshId(sheet, 'r');
+  const rebuild = changeLine(sheet.rebuild, lineId, (line) => [line, { ...line, id: copyId, origin: { kind: 'added', why: 'by hand' } }]);
+  return rebuild === sheet.rebuild ? sheet : { ...sheet, rebuild };
+}
+
+/** How a line goes in: melted, beaten to a foam, or with a note of its own; an empty note takes it away. */
+export function describeRebuildLine(sheet: Worksheet, lineId: string, said: { readonly melted?: boolean; readonly beaten?: boolean; readonly note?: string }): Worksheet {
+  const rebuild = changeLine(sheet.rebuild, lineId, (line) => {
+    const { melted, beaten, note, ...rest } = line;
+    const next = { melted: said.melted ?? melted ?? false, beaten: said.beaten ?? beaten ?? false, note: (said.note ?? note ?? '').trim() };
+    const described = { ...rest, ...(next.melted ? { melted: true } : {}), ...(next.beaten ? { beaten: true } : {}), ...(next.note ? { note: next.note } : {}) };
+    return [{ ...described, text: composeText(described.amountText, described.name, next.note || undefined) }];
+  });
+  return rebuild === sheet.rebuild ? sheet : { ...sheet, rebuild };
+}
+
+/** A new, empty part at the end of the rebuild. */
+export function addRebuildPart(sheet: Worksheet, heading: string): Worksheet {
+  const taken = new Set([...sheet.original.parts, ...sheet.rebuild.parts].map(({ id }) => id));
+  let number = taken.size + 1;
+  while (taken.has(`p${number}`)) number += 1;
+  return { ...sheet, rebuild: { ...sheet.rebuild, parts: [...sheet.rebuild.parts, { id: `p${number}`, heading, lines: [] }] } };
+}
+
+/** A part's heading, how it counts, or what of it stays behind; an empty part may be taken away by `removeRebuildPart`. */
+export function describeRebuildPart(
+  sheet: Worksheet,
+  partId: string,
+  said: { readonly heading?: string; readonly counting?: Part['counting'] | 'counted'; readonly leftBehindG?: number },
+): Worksheet {
+  const parts = sheet.rebuild.parts.map((part): Part => {
+    if (part.id !== partId) return part;
+    const { counting, leftBehindG, ...rest } = part;
+    const nextCounting = said.counting === undefined ? counting : said.counting === 'counted' ? undefined : said.counting;
+    const nextLeft = said.leftBehindG === undefined ? leftBehindG : said.leftBehindG;
+    return { ...rest, heading: said.heading ?? part.heading, ...(nextCounting ? { counting: nextCounting } : {}), ...(nextLeft ? { leftBehindG: nextLeft } : {}) };
+  });
+  return { ...sheet, rebuild: { ...sheet.rebuild, parts } };
+}
+
+/** Takes an empty part away; one with lines, or the last one, stays. */
+export function removeRebuildPart(sheet: Worksheet, partId: string): Worksheet {
+  const part = sheet.rebuild.parts.find(({ id }) => id === partId);
+  if (!part || part.lines.length > 0 || sheet.rebuild.parts.length < 2) return sheet;
+  return { ...sheet, rebuild: { ...sheet.rebuild, parts: sheet.rebuild.parts.filter(({ id }) => id !== partId) } };
 }

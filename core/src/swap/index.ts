@@ -2,7 +2,20 @@ export { worksheetFrom } from './basedOn';
 export { adviceOf, aimOf, type Correction, correctionsFor, type RowAdvice } from './correct';
 export { type Corrective, type Craft, NO_CRAFT } from './craft';
 export { acceptProposal, composeText, proposedMass, refuseProposal, settleOpen, withMass } from './decide';
-export { addRebuildLine, editRebuildLine, mendOriginalLine, moveRebuildLine, removeRebuildLine, restoreLine } from './edit';
+export {
+  addRebuildLine,
+  addRebuildPart,
+  describeRebuildLine,
+  describeRebuildPart,
+  duplicateRebuildLine,
+  editRebuildLine,
+  mendOriginalLine,
+  moveRebuildLine,
+  placeRebuildLines,
+  removeRebuildLine,
+  removeRebuildPart,
+  restoreLine,
+} from './edit';
 export { type Blend, roleRatio, ruleByRoles } from './byRoles';
 export { type Candidate, candidatesFor, rankCandidates, type RankedCandidate, strainWords } from './candidates';
 export { openSwap, type Opened, proposalWords } from './propose';

@@ -101,7 +101,7 @@ describe('the liquid correction', () => {
     const coconut = settleOpen(open(bench(PANCAKES), 'plain-flour', 'wheat-coconut'), larder);
     expect(thickness(drier(coconut, 90))?.ways[0]?.proposal.action).toMatchObject({ kind: 'add', foodId: 'whole-milk' });
     const almond = settleOpen(open(bench(PANCAKES), 'plain-flour', 'wheat-almond'), larder);
-    expect(thickness(drier(almond, 450))?.ways[0]?.proposal.action).toMatchObject({ kind: 'less', lineId: lineOf(almond, 'whole-milk').id });
+    expect(thickness(drier(almond, 380))?.ways[0]?.proposal.action).toMatchObject({ kind: 'less', lineId: lineOf(almond, 'whole-milk').id });
   });
 
   test('a loaf without milk is offered water before eggs', () => {

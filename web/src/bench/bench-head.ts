@@ -1,9 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type Formula } from '@fellmist/core';
+import { type Formula, type GoalState } from '@fellmist/core';
 import { type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 
-/** Title, portions, revisions and the state of saving. */
+const GOAL_NAMES: Readonly<Partial<Record<GoalState['goal']['figure'], string>>> = {
+  energyKcal: 'kcal',
+  energyKj: 'kJ',
+  proteinG: 'g protein',
+  fatG: 'g fat',
+  saturatesG: 'g saturates',
+  carbohydrateG: 'g carbs',
+  netCarbG: 'g net carbs',
+  fibreG: 'g fibre',
+  sugarsG: 'g sugars',
+  polyolsG: 'g polyols',
+  sodiumMg: 'mg sodium',
+  saltG: 'g salt',
+  cost: 'cost',
+};
+
+function goalWords({ goal }: GoalState): string {
+  return `${goal.kind === 'at most' ? '≤' : '≥'} ${goal.amount} ${GOAL_NAMES[goal.figure] ?? ''}`;
+}
+
+/** Title, class, portions, goals, revisions and the state of saving. */
 @Component({
   selector: 'fm-bench-head',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -19,7 +39,8 @@ export class BenchHead {
   readonly redone = output();
   readonly saved = output<string>();
   readonly draftDiscarded = output();
-  readonly broughtBack = output<string>();
+  readonly revisionsAsked = output();
+  readonly goalsAsked = output();
   protected readonly label = signal('');
   private readonly times = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 
@@ -38,6 +59,30 @@ export class BenchHead {
     const { formulaId, head } = this.state();
     return formulaId && head ? `/api/formulas/${formulaId}/recipe.jsonld` : undefined;
   });
+
+  protected readonly classes = computed(() => this.desk.tables()?.classes ?? []);
+  protected readonly classId = computed(() => this.desk.standing()?.product?.id ?? '');
+  /** The goals in one short word on the button, all of them in its title. */
+  protected readonly goalWords = computed(() => {
+    const states = this.desk.goals();
+    const goals = this.formula().goals;
+    const broken = (goals?.excluded ?? []).filter((allergen) => this.desk.rebuild()?.allergens.contains.includes(allergen));
+    const all = [...states.map((state) => `${goalWords(state)} ${state.state}`), ...(goals?.schools ?? []), ...(goals?.excluded ?? []).map((allergen) => `no ${allergen}`)];
+    const count = states.length + (goals?.excluded.length ?? 0);
+    const met = states.filter(({ state }) => state === 'met').length + (goals?.excluded.length ?? 0) - broken.length;
+    const tally = count > 0 ? `${met === count ? '✓' : '✗'} ${met} of ${count} goals` : '';
+    return { all: all.join(', '), missed: met < count, short: [tally, ...(goals?.schools ?? [])].filter(Boolean).join(' · ') || 'set goals' };
+  });
+
+  protected readonly revisionWords = computed(() => {
+    const { head, base, revisions } = this.state();
+    const on = base ?? head;
+    return on ? { short: `try ${on.number} of ${revisions.length}`, all: on.label || 'Saved' } : undefined;
+  });
+
+  protected judgeAs(classId: string): void {
+    this.desk.describe({ classId: classId === '' ? undefined : classId }, 'class');
+  }
 
   protected rename(title: string): void {
     if (title.trim() !== '') this.desk.describe({ title: title.slice(0, 120) }, 'title');

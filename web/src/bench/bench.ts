@@ -2,11 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { Router } from '@angular/router';
 import { allLines, type Decision, type Line } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { Api } from '../state/api';
+
 import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { Drafts, NEW_SHEET } from '../state/drafts';
-import { Balance } from './balance';
+import { Choice, type Option } from '../ui/choice';
+import { GoalsPanel } from './goals-panel';
+import { Ledger } from './ledger';
+import { LinesPanel } from './lines-panel';
+import { NotesPanel } from './notes-panel';
+import { Nutrition } from './nutrition';
+import { RevisionsPanel } from './revisions-panel';
+import { type Asked, WhyPanel } from './why-panel';
 import { BenchHead } from './bench-head';
 import { Conflict } from './conflict';
 import { Pairs } from './pairs';
@@ -22,10 +29,20 @@ function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: s
   return names.filter(Boolean).join(', ').slice(0, 80) || 'Amounts changed';
 }
 
+type Tab = 'balance' | 'nutrition' | 'lines' | 'notes';
+type Panel = { readonly kind: 'swap'; readonly lineId: string } | { readonly kind: 'why'; readonly asked: Asked } | { readonly kind: 'goals' } | { readonly kind: 'revisions' };
+
+const TABS: readonly Option<Tab>[] = [
+  { value: 'balance', label: 'Balance' },
+  { value: 'nutrition', label: 'Nutrition' },
+  { value: 'lines', label: 'Lines' },
+  { value: 'notes', label: 'Notes' },
+];
+
 /** The rebuild: original and rebuild in pairs, the balance beside them, a portion's figures beneath. */
 @Component({
   selector: 'fm-bench',
-  imports: [Balance, BenchHead, Conflict, Pairs, Proposals, Strip, SwapPanel],
+  imports: [BenchHead, Choice, Conflict, GoalsPanel, Ledger, LinesPanel, NotesPanel, Nutrition, Pairs, Proposals, RevisionsPanel, Strip, SwapPanel, WhyPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.less',
@@ -34,17 +51,23 @@ function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: s
 export class Bench {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
-  private readonly api = inject(Api);
   private readonly drafts = inject(Drafts);
   protected readonly desk = inject(Desk);
   readonly id = input.required<string>();
   protected readonly state = this.store.selectSignal(benchFeature.selectBenchState);
   protected readonly isUnsaved = this.store.selectSignal(benchFeature.selectIsUnsaved);
-  protected readonly swapping = signal<string | undefined>(undefined);
+  protected readonly tabs = TABS;
+  protected readonly tab = signal<Tab>('balance');
+  /** What lies over the tabs, opened from a line, a figure or the head. */
+  protected readonly panel = signal<Panel | undefined>(undefined);
+  private openedFrom: HTMLElement | undefined;
   protected readonly swapLine = computed((): Line | undefined => {
-    const id = this.swapping();
-    const sheet = this.desk.sheet();
-    return id && sheet ? allLines(sheet.rebuild).find((line) => line.id === id) : undefined;
+    const [panel, sheet] = [this.panel(), this.desk.sheet()];
+    return panel?.kind === 'swap' && sheet ? allLines(sheet.rebuild).find((line) => line.id === panel.lineId) : undefined;
+  });
+  protected readonly asked = computed((): Asked | undefined => {
+    const panel = this.panel();
+    return panel?.kind === 'why' ? panel.asked : undefined;
   });
 
   constructor() {
@@ -92,13 +115,6 @@ export class Bench {
     this.store.dispatch(benchActions.discardDraft());
   }
 
-  protected bringBack(revisionId: string): void {
-    this.api.revision(this.id(), revisionId).subscribe({
-      next: (stored) => this.store.dispatch(benchActions.changed({ sheet: stored.worksheet })),
-      error: () => this.retryOpen(),
-    });
-  }
-
   protected undo(): void {
     this.store.dispatch(benchActions.undo());
   }
@@ -107,10 +123,21 @@ export class Bench {
     this.store.dispatch(benchActions.redo());
   }
 
-  protected closeSwap(): void {
-    const id = this.swapping();
-    this.swapping.set(undefined);
-    document.getElementById(`food-of-${id ?? ''}`)?.focus();
+  protected show(panel: Panel): void {
+    const from = document.activeElement;
+    if (!this.panel()) this.openedFrom = from instanceof HTMLElement ? from : undefined;
+    this.panel.set(panel);
+  }
+
+  /** Closing gives the focus back to what opened the panel, or to the line it was about. */
+  protected close(): void {
+    const panel = this.panel();
+    this.panel.set(undefined);
+    const from = this.openedFrom;
+    setTimeout(() => {
+      const back = panel?.kind === 'swap' ? document.getElementById(`food-of-${panel.lineId}`) : from;
+      if (back?.isConnected) back.focus();
+    });
   }
 
   protected press(event: KeyboardEvent): void {

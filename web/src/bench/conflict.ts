@@ -85,7 +85,7 @@ export class Conflict {
 
   private side(heading: string, sheet: Worksheet, other: Worksheet): Side {
     const larder = this.desk.larder();
-    const energy = larder && analyse(sheet.rebuild, larder, []).views.portion.energyKcal;
+    const energy = larder && analyse(sheet.rebuild, larder).views.portion.energyKcal;
     const others = new Set(allLines(other.rebuild).map((line) => line.text));
     return {
       heading,

@@ -1,5 +1,7 @@
+import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { doubtWords, formatAmount, type Line, lineState, type MassBasis, type Mend, type Pair, unitById } from '@fellmist/core';
+import { RouterLink } from '@angular/router';
 import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
 import { AmountField } from '../ui/amount-field';
@@ -38,7 +40,7 @@ function ratioWords(line: Line, original: Line | undefined): string {
 /** Original and rebuild side by side, a row a line, with the ratio of the swap between them. */
 @Component({
   selector: 'fm-pairs',
-  imports: [AmountField, ReadLine],
+  imports: [AmountField, CdkDrag, CdkDragHandle, CdkDropList, CdkDropListGroup, ReadLine, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pairs.html',
   styleUrl: './pairs.less',
@@ -49,8 +51,12 @@ export class Pairs {
   readonly swapAsked = output<string>();
   protected readonly mending = signal<string | undefined>(undefined);
   protected readonly adding = signal('');
+  protected readonly addingTo = signal<string | undefined>(undefined);
 
-  protected readonly parts = computed(() => this.desk.pairs().map((part) => ({ ...part, rows: part.pairs.map((pair) => this.row(pair)) })));
+  protected readonly parts = computed(() => {
+    const counting = new Map(this.desk.sheet()?.rebuild.parts.map((part) => [part.id, part.counting]));
+    return this.desk.pairs().map((part) => ({ ...part, counting: counting.get(part.partId), rows: part.pairs.map((pair) => this.row(pair)) }));
+  });
   protected readonly allergens = computed(() => {
     const [before, now] = [this.desk.original()?.allergens, this.desk.rebuild()?.allergens];
     if (!before || !now) return undefined;
@@ -86,7 +92,9 @@ export class Pairs {
       name: this.desk.foodName(line.foodId) ?? line.name,
       unit: unit ? (unit.id === 'piece' ? '' : (unit.words[0] ?? '')) : 'g',
       ratio: ratioWords(line, original),
-      note: doubt ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '') : [grams, OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
+      note: doubt
+        ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '')
+        : [grams, line.melted ? 'melted' : '', line.beaten ? 'beaten' : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
       marked: state !== 'sure',
     };
   }
@@ -107,6 +115,9 @@ export class Pairs {
     } else if (event.key.toLowerCase() === 's' && this.preferences.singleKeys()) {
       event.preventDefault();
       this.swapAsked.emit(row.line.id);
+    } else if (event.key.toLowerCase() === 'd' && this.preferences.singleKeys()) {
+      event.preventDefault();
+      this.desk.duplicate(row.line.id);
     } else if (event.key === 'Delete') {
       event.preventDefault();
       this.desk.remove(row.line.id);
@@ -116,6 +127,16 @@ export class Pairs {
   protected move(row: RebuiltRow, by: -1 | 1): void {
     this.desk.move(row.line.id, by);
     setTimeout(() => document.getElementById(`food-of-${row.line.id}`)?.focus());
+  }
+
+  /** A pair dropped elsewhere takes all its lines along, in front of the pair that stands there now. */
+  protected drop(event: CdkDragDrop<string>): void {
+    const row = event.item.data as PairRow;
+    const ids = row.rebuilt.map(({ line }) => line.id);
+    const partId = event.container.data;
+    const rows = (this.parts().find((part) => part.partId === partId)?.rows ?? []).filter((other) => other.key !== row.key);
+    const before = rows.slice(event.currentIndex).find((other) => other.rebuilt.length > 0)?.rebuilt[0]?.line.id;
+    this.desk.place(ids, partId, before);
   }
 
   protected add(partId: string): void {

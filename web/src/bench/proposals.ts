@@ -7,8 +7,6 @@ interface Card {
   readonly kind: string;
   readonly words: string;
   readonly massG: string | undefined;
-  /** Other whole corrections that would do instead. */
-  readonly others: readonly { readonly proposal: Proposal; readonly words: string }[];
 }
 
 /** What a swap sets off, one card each: taken, taken with other grams, or refused. */
@@ -27,20 +25,16 @@ export class Proposals {
   protected readonly cards = computed((): readonly Card[] => {
     const sheet = this.desk.sheet();
     if (!sheet) return [];
-    const [liquid, ...others] = this.desk.balance()?.corrections ?? [];
-    const open = sheet.open.map((proposal) => this.card(proposal, proposal.action.kind === 'replace' ? 'Swap' : proposal.action.kind === 'step' ? 'Method' : 'Side change', []));
-    return liquid ? [...open, this.card(liquid, 'Liquid', others)] : open;
+    return sheet.open.map((proposal) => this.card(proposal, proposal.action.kind === 'replace' ? 'Swap' : proposal.action.kind === 'step' ? 'Method' : 'Side change'));
   });
-  protected readonly stuck = computed(() => this.desk.balance()?.stuck);
 
-  private card(proposal: Proposal, kind: string, others: readonly Proposal[]): Card {
+  private card(proposal: Proposal, kind: string): Card {
     const massG = proposedMass(proposal.action);
     return {
       proposal,
       kind,
       words: this.words(proposal),
       massG: massG === undefined ? undefined : gramsNumber(massG),
-      others: others.map((other) => ({ proposal: other, words: this.words(other) })),
     };
   }
 

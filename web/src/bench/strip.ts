@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type Figure } from '@fellmist/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { contributionsOf, type Figure, type GoalState } from '@fellmist/core';
+import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
-import { showChange, showNumber, showRange, showSum } from '../ui/figures';
+import { type FigureRow, showChange, showNumber, showRange, showSum } from '../ui/figures';
 
 const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly unit: string; readonly digits: number; readonly always: boolean }[] = [
   { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0, always: true },
@@ -22,11 +23,18 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
       <div class="about">
         <h2>A {{ desk.sheet()?.rebuild?.portionWord }}</h2>
         <p class="soft">{{ mass() }}</p>
-        <p class="soft">likely range from cups and pieces</p>
+        <p class="soft">likely range from cups, pieces and labels</p>
       </div>
       @for (cell of cells(); track cell.key) {
         <div class="cell" [class.always]="cell.always">
-          <span class="name">{{ cell.name }}</span>
+          <span class="name">
+            <button type="button" class="ask" [attr.aria-label]="'Why ' + cell.name + ' a portion'" (click)="whyAsked.emit(cell)">{{ cell.name }}</button>
+            @if (cell.goal; as goal) {
+              <span class="goal" [class.missed]="goal.state === 'missed'" [title]="goal.words"
+                >{{ goal.short }}<span class="unseen">, {{ goal.words }}</span></span
+              >
+            }
+          </span>
           <span class="now" [attr.data-figure]="cell.key"
             >{{ cell.now }}<span class="unit">{{ cell.unit }}</span></span
           >
@@ -34,6 +42,9 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
             ><s><span class="unseen">was </span>{{ cell.was }}</s> {{ cell.change }}</span
           >
           <span class="range soft">{{ cell.range }}</span>
+          @if (cell.goal?.look; as look) {
+            <span class="look attention" [title]="look">{{ look }}</span>
+          }
         </div>
       }
       <p class="unseen" aria-live="polite">{{ spoken() }}</p>
@@ -43,6 +54,28 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
 })
 export class Strip {
   protected readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
+  readonly whyAsked = output<FigureRow>();
+
+  /** For each figure with goals the worst of them: met, or missed by how much and which line to look at. */
+  private readonly goals = computed(() => {
+    const byFigure = new Map<string, GoalState>();
+    for (const state of this.desk.goals()) if (byFigure.get(state.goal.figure)?.state !== 'missed') byFigure.set(state.goal.figure, state);
+    return byFigure;
+  });
+
+  private goalOf(key: Figure, digits: number) {
+    const found = this.goals().get(key);
+    if (!found) return undefined;
+    const { goal, state, missedBy } = found;
+    const words = `goal ${goal.kind} ${goal.amount}`;
+    if (state !== 'missed') return { state, short: state === 'met' ? '✓ goal' : '? goal', words, look: undefined };
+    const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
+    const first = sheet && larder ? contributionsOf(sheet.rebuild, key, larder, this.preferences.counting())[0] : undefined;
+    const name = first && (this.desk.foodName(first.line.foodId) ?? first.line.name);
+    const look = goal.kind === 'at most' && name ? `look at ${name.toLowerCase()}` : undefined;
+    return { state, short: `✗ ${goal.kind === 'at most' ? '+' : '−'}${showNumber(missedBy, digits)}`, words: `${words}, missed by ${showNumber(missedBy, digits)}`, look };
+  }
 
   protected readonly cells = computed(() => {
     const [before, now] = [this.desk.original()?.views.portion, this.desk.rebuild()?.views.portion];
@@ -53,7 +86,9 @@ export class Strip {
         key,
         name,
         unit,
+        digits,
         always,
+        goal: this.goalOf(key, digits),
         now: showSum(now[key], digits),
         was: showSum(before[key], digits),
         change: change === '0' ? '' : change,
@@ -64,7 +99,9 @@ export class Strip {
 
   protected readonly mass = computed(() => {
     const views = this.desk.rebuild()?.views;
-    return views ? `${showNumber(views.portionMassG, 0)} g ${views.yieldIsWeighed ? 'baked' : 'of raw mix'}` : '';
+    if (!views) return '';
+    const found = { weighed: 'weighed', estimated: 'baked, about', raw: 'of raw mix' }[views.yield.found];
+    return views.yield.found === 'estimated' ? `about ${showNumber(views.portionMassG, 0)} g baked` : `${showNumber(views.portionMassG, 0)} g ${found}`;
   });
 
   protected readonly spoken = computed(() =>

@@ -1,28 +1,35 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, output, signal, viewChild } from '@angular/core';
-import { type Line, type SwapRule } from '@fellmist/core';
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import { type Blend, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
+import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber } from '../ui/figures';
 import { Choice } from '../ui/choice';
 import { FoodSelect } from '../ui/food-select';
 
 const SHARES = [
-  { share: 1, name: 'all' },
-  { share: 0.5, name: 'half' },
-  { share: 1 / 3, name: 'a third' },
+  { percent: 100, name: 'all' },
+  { percent: 50, name: 'half' },
+  { percent: 33, name: 'a third' },
 ] as const;
 
+interface Offer {
+  readonly rule: SwapRule;
+  readonly names: string;
+  readonly ratio: string;
+  readonly share: number;
+  readonly limited: string | undefined;
+  readonly against: string | undefined;
+  readonly changes: readonly string[];
+  readonly strains: string;
+}
+
 function ratioOf(rule: SwapRule): string {
-  const ratio = rule.to
-    .map(({ ratio: one }) =>
-      showNumber(one, 2)
-        .replace(/([.,]\d*?)0+$/, '$1')
-        .replace(/[.,]$/, ''),
-    )
-    .join(' + ');
+  if (rule.basis === 'sweetness' || rule.to.every(({ basis }) => basis === 'sweetness')) return 'matched by sweetness';
+  const ratio = rule.to.map(({ ratio: one }) => String(Number(one.toFixed(2)))).join(' + ');
   return `× ${ratio} by ${rule.basis === 'mass' ? 'weight' : rule.basis}`;
 }
 
-/** Stand-ins for one line, each with its ratio, its reason and what a portion would become. */
+/** The candidate drawer of one line: stand-ins ranked for the schools, a blend of one's own, and how the line goes in. */
 @Component({
   selector: 'fm-swap-panel',
   imports: [Choice, FoodSelect],
@@ -33,27 +40,47 @@ function ratioOf(rule: SwapRule): string {
 })
 export class SwapPanel {
   protected readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
   readonly line = input.required<Line>();
   readonly closed = output();
   protected readonly shares = SHARES;
-  protected readonly share = signal(1);
+  protected readonly percent = signal(100);
   protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly isAll = linkedSignal({ source: this.line, computation: () => false });
+  /** Foods of a blend of one's own, each with its share. */
+  protected readonly blend = linkedSignal<string, readonly { readonly foodId: string; readonly share: number }[]>({ source: () => this.line().id, computation: () => [] });
   private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
   protected readonly name = computed(() => this.desk.foodName(this.line().foodId) ?? this.line().name);
+  protected readonly parts = computed(() => this.desk.sheet()?.rebuild.parts ?? []);
+  protected readonly partId = computed(() => this.parts().find((part) => part.lines.some(({ id }) => id === this.line().id))?.id ?? '');
+  protected readonly packs = computed(() => this.desk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
+  protected readonly schools = computed(() => this.desk.sheet()?.rebuild.goals?.schools.join(' and ') ?? '');
 
-  protected readonly offers = computed(() => {
-    const now = this.desk.rebuild();
-    if (!now) return [];
-    return this.desk.candidates(this.line(), this.share()).map(({ rule, names, result }) => ({
-      rule,
-      names: names.join(' and '),
-      ratio: ratioOf(rule),
-      share: Math.min(this.share(), rule.maxShare),
-      limited: this.share() > rule.maxShare + 1e-9 ? `Takes ${showNumber(rule.maxShare * 100, 0)} % of it: ${rule.maxShareReason ?? 'more does not work well'}.` : undefined,
-      energy: showChange(now.views.portion.energyKcal.amount, result.views.portion.energyKcal.amount, 0),
-      protein: showChange(now.views.portion.proteinG.amount, result.views.portion.proteinG.amount, 1),
-      net: showChange(now.views.portion.netCarbG.amount, result.views.portion.netCarbG.amount, 1),
-    }));
+  private readonly estimate = computed((): SwapRule | undefined => {
+    const larder = this.desk.larder();
+    const foods = this.blend().flatMap(({ foodId, share }): Blend[] => {
+      const food = larder?.foods.get(foodId);
+      return food ? [{ food, share }] : [];
+    });
+    return foods.length > 0 ? this.desk.estimate(this.line(), foods) : undefined;
+  });
+
+  private readonly ranked = computed(() => this.desk.candidates(this.line(), this.percent() / 100));
+  protected readonly offers = computed((): readonly Offer[] => this.ranked().map((one) => this.offer(one)));
+  protected readonly shown = computed(() => (this.isAll() ? this.offers() : this.offers().slice(0, 6)));
+  protected readonly own = computed((): Offer | undefined => {
+    const rule = this.estimate();
+    const [found] = rule ? this.desk.candidates(this.line(), this.percent() / 100, [rule]).filter((one) => one.rule.id === rule.id) : [];
+    return found && this.offer(found);
+  });
+  protected readonly ownFault = computed((): string | undefined => {
+    if (this.blend().length === 0 || this.own()) return undefined;
+    const larder = this.desk.larder();
+    const excluded = this.desk.sheet()?.rebuild.goals?.excluded ?? [];
+    const barred = this.blend().find(({ foodId }) => larder?.foods.get(foodId)?.allergens.some((one) => excluded.includes(one)));
+    if (barred) return `${this.desk.foodName(barred.foodId) ?? 'That'} contains what this formula keeps out.`;
+    if (!this.estimate()) return `${this.name()} cannot stand in for itself, and every share must be above zero: swap a smaller share instead.`;
+    return 'That blend cannot take its place: a density or piece weight is unknown, or no amount of it is sweet enough.';
   });
 
   constructor() {
@@ -63,16 +90,51 @@ export class SwapPanel {
     });
   }
 
+  private offer({ rule, names, portion, strains, sheet, against }: RankedCandidate): Offer {
+    const now = this.desk.rebuild()?.views;
+    const share = Math.min(this.percent() / 100, rule.maxShare);
+    const [before, after] = [this.desk.cost(), this.desk.costOf(sheet.rebuild)];
+    const priced = before && after && after.unpricedLines.length <= before.unpricedLines.length ? (after.amount - before.amount) / (now?.portions ?? 1) : undefined;
+    const change = (key: 'energyKcal' | 'proteinG' | 'netCarbG', digits: number): string => showChange(now?.portion[key].amount ?? 0, portion[key].amount, digits);
+    return {
+      rule,
+      names: names.join(' and '),
+      ratio: ratioOf(rule),
+      share,
+      limited:
+        this.percent() / 100 > rule.maxShare + 1e-9 ? `Takes ${showNumber(rule.maxShare * 100, 0)} % of it: ${rule.maxShareReason ?? 'more does not work well'}.` : undefined,
+      against,
+      changes: [
+        `${change('energyKcal', 0)} kcal`,
+        `${change('proteinG', 1)} g protein`,
+        `${change('netCarbG', 1)} g net carbs`,
+        ...(priced !== undefined && Math.abs(priced) >= 0.005 ? [`${priced > 0 ? '+' : '−'}${this.preferences.showPrice(Math.abs(priced))}`] : []),
+      ].filter((words) => !words.startsWith('0 ')),
+      strains: strains.join(', '),
+    };
+  }
+
+  protected givePercent(text: string): void {
+    const percent = Number(text);
+    if (Number.isFinite(percent) && percent > 0 && percent <= 100) this.percent.set(percent);
+  }
+
   protected take(rule: SwapRule, share: number): void {
     const fault = this.desk.takeCandidate(this.line().id, rule, share);
     this.fault.set(fault);
     if (!fault) this.closed.emit();
   }
 
-  protected readonly packs = computed(() => this.desk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
+  protected addToBlend(foodId: string): void {
+    this.blend.update((blend) => (blend.some((one) => one.foodId === foodId) || blend.length >= 6 ? blend : [...blend, { foodId, share: blend.length === 0 ? 100 : 50 }]));
+  }
 
-  protected useFood(foodId: string): void {
-    this.desk.edit(this.line().id, { kind: 'food', foodId });
-    this.closed.emit();
+  protected giveShare(foodId: string, text: string): void {
+    const share = Number(text);
+    if (Number.isFinite(share) && share >= 0 && share <= 1000) this.blend.update((blend) => blend.map((one) => (one.foodId === foodId ? { foodId, share } : one)));
+  }
+
+  protected dropFromBlend(foodId: string): void {
+    this.blend.update((blend) => blend.filter((one) => one.foodId !== foodId));
   }
 }

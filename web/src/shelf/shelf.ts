@@ -3,6 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { type ShelfEntry, type ShelfFigures } from '@fellmist/contract';
 import { Store } from '@ngrx/store';
 import { Importer } from '../bench/importer';
+import { Api, failureWords } from '../state/api';
 import { benchActions } from '../state/bench.feature';
 import { shelfActions, shelfFeature } from '../state/shelf.feature';
 import { showChange, showNumber } from '../ui/figures';
@@ -32,6 +33,8 @@ export class Shelf {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly importer = inject(Importer);
+  private readonly api = inject(Api);
+  protected readonly copyFault = signal<string | undefined>(undefined);
   private readonly entries = this.store.selectSignal(shelfFeature.selectEntries);
   protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
   protected readonly removed = this.store.selectSignal(shelfFeature.selectRemoved);
@@ -62,6 +65,20 @@ export class Shelf {
 
   protected restore(entry: ShelfEntry): void {
     this.store.dispatch(shelfActions.restore({ entry }));
+  }
+
+  /** A copy to try something else on, as a formula of its own. */
+  protected copy(entry: ShelfEntry): void {
+    this.copyFault.set(undefined);
+    this.api.formula(entry.id).subscribe({
+      next: ({ worksheet }) => {
+        const title = `${worksheet.rebuild.title.slice(0, 110)}, copy`;
+        this.store.dispatch(benchActions.placed({ sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
+        this.store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, 80) }));
+        void this.router.navigate(['/bench', 'new']);
+      },
+      error: (error: unknown) => this.copyFault.set(failureWords(error)),
+    });
   }
 
   protected async import(input: HTMLInputElement): Promise<void> {

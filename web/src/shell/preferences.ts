@@ -1,6 +1,9 @@
 import { computed, Injectable, signal } from '@angular/core';
+import { CARB_COUNTS, type CarbCount, type Counting, COUNTING } from '@fellmist/core';
 
-/** What this browser remembers of its user: theme and single-key shortcuts. */
+const ENERGIES = ['table', 'eu', 'us'] as const satisfies readonly Counting['energy'][];
+
+/** What this browser remembers of its user: theme, single-key shortcuts, currency and how nutrition is counted. */
 @Injectable({ providedIn: 'root' })
 export class Preferences {
   readonly theme = signal<'light' | 'dark'>(document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light');
@@ -25,6 +28,22 @@ export class Preferences {
   chooseCurrency(code: string): void {
     this.currency.set(code);
     localStorage.setItem('fellmist.currency', code);
+  }
+
+  private readonly carbs = signal<CarbCount>(CARB_COUNTS.find((count) => count === localStorage.getItem('fellmist.carbs')) ?? COUNTING.carbs);
+  private readonly energy = signal<Counting['energy']>(ENERGIES.find((rule) => rule === localStorage.getItem('fellmist.energy')) ?? COUNTING.energy);
+  /** Whose net carbohydrate and whose energy the household counts. */
+  readonly counting = computed((): Counting => ({ carbs: this.carbs(), energy: this.energy() }));
+
+  count(change: Partial<Counting>): void {
+    if (change.carbs) {
+      this.carbs.set(change.carbs);
+      localStorage.setItem('fellmist.carbs', change.carbs);
+    }
+    if (change.energy) {
+      this.energy.set(change.energy);
+      localStorage.setItem('fellmist.energy', change.energy);
+    }
   }
 
   showPrice(amount: number): string {

@@ -74,6 +74,11 @@ export class Api {
     return this.http.post<{ foods: number; packs: number }>(`/api/imports/${encodeURIComponent(id)}/accept`, {});
   }
 
+  /** Gives a revision another name. */
+  nameRevision(formulaId: string, revisionId: string, label: string): Observable<StoredFormula> {
+    return this.http.put<StoredFormula>(`/api/formulas/${encodeURIComponent(formulaId)}/revisions/${encodeURIComponent(revisionId)}/name`, { label });
+  }
+
   shelf(): Observable<readonly ShelfEntry[]> {
     return this.http.get<readonly ShelfEntry[]>('/api/formulas');
   }

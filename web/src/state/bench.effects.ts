@@ -26,7 +26,7 @@ export const openFormula = createEffect(
 function requestFor(state: BenchState, label: string): SaveRequest | undefined {
   if (!state.present) return undefined;
   if (state.unanswered?.worksheet === state.present) return state.unanswered;
-  return { revisionId: crypto.randomUUID(), label, worksheet: state.present };
+  return { revisionId: crypto.randomUUID(), label, worksheet: state.present, ...(state.base ? { parentId: state.base.id } : {}) };
 }
 
 export const saveFormula = createEffect(
@@ -69,7 +69,16 @@ export const showAddress = createEffect(
 export const keepDraft = createEffect(
   (actions = inject(Actions), store = inject(Store), drafts = inject(Drafts)) =>
     actions.pipe(
-      ofType(benchActions.placed, benchActions.changed, benchActions.undo, benchActions.redo, benchActions.saved, benchActions.discardDraft, benchActions.takeTheirs),
+      ofType(
+        benchActions.placed,
+        benchActions.changed,
+        benchActions.grownFrom,
+        benchActions.undo,
+        benchActions.redo,
+        benchActions.saved,
+        benchActions.discardDraft,
+        benchActions.takeTheirs,
+      ),
       debounceTime(150),
       withLatestFrom(store.select(benchFeature.selectBenchState)),
       tap(([, state]) => {

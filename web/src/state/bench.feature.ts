@@ -14,6 +14,10 @@ export const benchActions = createActionGroup({
     Changed: props<{ sheet: Worksheet; key?: string }>(),
     Undo: emptyProps(),
     Redo: emptyProps(),
+    /** Goes on from an older revision: the next save grows from it, a branch. */
+    'Grown From': props<{ sheet: Worksheet; base: RevisionHead }>(),
+    /** A revision got another name. */
+    Renamed: props<{ revisions: readonly RevisionHead[] }>(),
     'Discard Draft': emptyProps(),
     Save: props<{ label: string }>(),
     'Save Sent': props<{ request: SaveRequest; formulaId: string | undefined; headId: string | undefined }>(),
@@ -30,6 +34,8 @@ export interface BenchState {
   readonly formulaId: string | undefined;
   readonly head: RevisionHead | undefined;
   readonly revisions: readonly RevisionHead[];
+  /** The revision that the sheet grows from where it is not the head. */
+  readonly base: RevisionHead | undefined;
   readonly past: readonly Worksheet[];
   readonly present: Worksheet | undefined;
   readonly future: readonly Worksheet[];
@@ -52,6 +58,7 @@ export const emptyBench: BenchState = {
   formulaId: undefined,
   head: undefined,
   revisions: [],
+  base: undefined,
   past: [],
   present: undefined,
   future: [],
@@ -93,10 +100,19 @@ export const benchReducer = createReducer(
   on(benchActions.opened, (_state, { stored, draft }): BenchState => opened(stored, draft)),
   on(benchActions.openFailed, (state, { words, missing }): BenchState => ({ ...state, opening: missing ? 'missing' : 'failed', failure: words })),
   on(benchActions.changed, (state, { sheet, key }): BenchState => change(state, sheet, key)),
+  on(benchActions.grownFrom, (state, { sheet, base }): BenchState => ({ ...change(state, sheet, undefined), base: base.id === state.head?.id ? undefined : base })),
+  on(benchActions.renamed, (state, { revisions }): BenchState => ({ ...state, revisions, head: revisions.find(({ id }) => id === state.head?.id) ?? state.head })),
   on(benchActions.undo, (state): BenchState => {
     const before = state.past.at(-1);
     if (!before || !state.present) return state;
-    return { ...state, past: state.past.slice(0, -1), present: before, future: [state.present, ...state.future], lastKey: undefined };
+    return {
+      ...state,
+      past: state.past.slice(0, -1),
+      present: before,
+      future: [state.present, ...state.future],
+      lastKey: undefined,
+      base: before === state.saved ? undefined : state.base,
+    };
   }),
   on(benchActions.redo, (state): BenchState => {
     const [next, ...rest] = state.future;
@@ -110,6 +126,7 @@ export const benchReducer = createReducer(
     formulaId: stored.id,
     head: stored.revision,
     revisions: stored.revisions,
+    base: undefined,
     saved: sent,
     saving: 'idle',
     unanswered: undefined,

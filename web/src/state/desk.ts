@@ -1,39 +1,71 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  type CautionRule,
   acceptProposal,
   addRebuildLine,
+  addRebuildPart,
+  adviceOf,
+  BALANCE_RULE,
   allLines,
   analyse,
   type Analysis,
+  batchCost,
+  type BatchCost,
+  betterClass,
+  type Blend,
   candidatesFor,
+  describeRebuildLine,
+  describeRebuildPart,
+  duplicateRebuildLine,
   editRebuildLine,
   type Formula,
+  freshId,
+  type GoalState,
+  judgeGoals,
   kindIdOf,
   type Larder,
+  type LedgerRole,
   type Line,
-  liquidBalance,
+  type Measures,
   type Mend,
   mendOriginalLine,
   moveRebuildLine,
+  NO_GOALS,
   openSwap,
   pairLines,
+  type Part,
+  placeRebuildLines,
+  pricePer100g,
   type Proposal,
+  rankCandidates,
+  type RankedCandidate,
   refuseProposal,
   removeRebuildLine,
+  removeRebuildPart,
   restoreLine,
+  ruleByRoles,
+  settleAll,
+  settleOpen,
+  standingOf,
   type SwapRule,
-  takeAll,
+  type Tables,
   type Worksheet,
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
+import { Preferences } from '../shell/preferences';
 import { benchActions, benchFeature } from './bench.feature';
 import { larderFeature } from './larder.feature';
 
-export interface CandidatePreview {
-  readonly rule: SwapRule;
-  readonly names: readonly string[];
-  readonly result: Analysis;
+interface Ready {
+  readonly sheet: Worksheet;
+  readonly larder: Larder;
+  readonly tables: Tables;
+}
+
+/** What settling came to, until the next change. */
+export interface SettledWords {
+  readonly sheet: Worksheet;
+  readonly taken: number;
+  readonly unmet: readonly string[];
 }
 
 /**
@@ -43,52 +75,106 @@ export interface CandidatePreview {
 @Injectable({ providedIn: 'root' })
 export class Desk {
   private readonly store = inject(Store);
+  private readonly preferences = inject(Preferences);
   readonly larder = this.store.selectSignal(larderFeature.selectLarder);
   private readonly payload = this.store.selectSignal(larderFeature.selectPayload);
   readonly sheet = this.store.selectSignal(benchFeature.selectPresent);
+  readonly tables = computed((): Tables | undefined => this.payload());
 
-  private readonly ready = computed((): { sheet: Worksheet; larder: Larder; cautions: readonly CautionRule[] } | undefined => {
-    const [sheet, larder] = [this.sheet(), this.larder()];
-    return sheet && larder ? { sheet, larder, cautions: this.payload()?.cautions ?? [] } : undefined;
+  private readonly ready = computed((): Ready | undefined => {
+    const [sheet, larder, tables] = [this.sheet(), this.larder(), this.tables()];
+    return sheet && larder && tables ? { sheet, larder, tables } : undefined;
   });
 
   private readonly originalFormula = computed(() => this.sheet()?.original);
+  private readonly rebuildFormula = computed(() => this.sheet()?.rebuild);
   readonly original = computed((): Analysis | undefined => this.analysed(this.originalFormula()));
-  readonly rebuild = computed((): Analysis | undefined => this.analysed(this.sheet()?.rebuild));
+  readonly rebuild = computed((): Analysis | undefined => this.analysed(this.rebuildFormula()));
   readonly pairs = computed(() => {
     const sheet = this.sheet();
     return sheet ? pairLines(sheet) : [];
   });
-  readonly balance = computed(() => {
+
+  /** How the rebuild stands in the ledger as it lies there. */
+  readonly standing = computed(() => {
     const ready = this.ready();
-    return ready && liquidBalance(ready.sheet, ready.larder);
+    return ready && standingOf(ready.sheet, ready.larder, ready.tables);
+  });
+
+  /** Corrections for what is out of band, once nothing else is open. */
+  readonly advice = computed(() => {
+    const [ready, standing] = [this.ready(), this.standing()];
+    return ready && standing && ready.sheet.open.length === 0 ? adviceOf(ready.sheet, standing, ready.larder, ready.tables) : [];
+  });
+
+  /** Where the ledger's pegs would go, while a correction is looked at. */
+  readonly previewed = signal<Measures | undefined>(undefined);
+  private readonly settledWords = signal<SettledWords | undefined>(undefined);
+  /** What the last "settle all" came to, while its sheet still lies there. */
+  readonly settled = computed(() => (this.settledWords()?.sheet === this.sheet() ? this.settledWords() : undefined));
+
+  readonly better = computed(() => {
+    const [standing, tables, rebuild] = [this.standing(), this.tables(), this.rebuild()];
+    return standing?.product && tables && rebuild ? betterClass(rebuild.measures, standing.product, tables.classes) : undefined;
+  });
+
+  private readonly prices = computed((): ReadonlyMap<string, number> => {
+    const packs = this.payload()?.packs ?? [];
+    return new Map(
+      packs.flatMap(({ pack }) => {
+        const each = pricePer100g(pack);
+        return each === undefined ? [] : [[pack.id, each / 100] as const];
+      }),
+    );
+  });
+
+  readonly cost = computed((): BatchCost | undefined => this.costOf(this.rebuildFormula()));
+
+  /** How the goals of a portion stand. */
+  readonly goals = computed((): readonly GoalState[] => {
+    const [formula, views, cost] = [this.rebuildFormula(), this.rebuild()?.views, this.cost()];
+    if (!formula || !views) return [];
+    const each = cost && cost.unpricedLines.length === 0 ? cost.amount / views.portions : undefined;
+    return judgeGoals(formula.goals?.targets ?? [], views.portion, each);
   });
 
   private analysed(formula: Formula | undefined): Analysis | undefined {
+    const [larder, tables] = [this.larder(), this.tables()];
+    return formula && larder && tables ? analyse(formula, larder, tables, this.preferences.counting()) : undefined;
+  }
+
+  /** What a formula's batch costs by the prices of the household's packs. */
+  costOf(formula: Formula | undefined): BatchCost | undefined {
     const larder = this.larder();
-    return formula && larder ? analyse(formula, larder, this.payload()?.cautions ?? []) : undefined;
+    return formula && larder ? batchCost(formula, larder, this.prices()) : undefined;
   }
 
   foodName(id: string | undefined): string | undefined {
     return id === undefined ? undefined : this.larder()?.foods.get(id)?.name;
   }
 
-  /** The stand-ins for a rebuild line, each with what the batch would be with everything it proposes taken. */
-  candidates(line: Line, share: number): readonly CandidatePreview[] {
+  /** The stand-ins for a rebuild line, ranked for the schools chosen, each with what the batch would be. */
+  candidates(line: Line, share: number, extra: readonly SwapRule[] = []): readonly RankedCandidate[] {
     const ready = this.ready();
-    const rules = this.payload()?.rules;
-    if (!ready || !rules) return [];
-    const { sheet, larder, cautions } = ready;
-    return candidatesFor(line, rules, larder).flatMap(({ rule, names }) => {
-      const opened = openSwap(sheet, line.id, rule, Math.min(share, rule.maxShare), larder);
-      return opened.ok ? [{ rule, names, result: analyse(takeAll(opened.sheet, larder).rebuild, larder, cautions) }] : [];
-    });
+    if (!ready) return [];
+    const { sheet, larder, tables } = ready;
+    const diet = sheet.rebuild.goals ?? NO_GOALS;
+    const classId = this.standing()?.product?.id;
+    const fitting = candidatesFor(line, [...extra, ...tables.rules], larder, diet, classId);
+    return rankCandidates(sheet, line, fitting, share, larder, tables, diet, this.preferences.counting());
   }
 
-  private act(next: (sheet: Worksheet, larder: Larder) => Worksheet, key?: string): void {
+  /** A rule from what the foods do, for a pair or blend that the table has no rule for. */
+  estimate(line: Line, blend: readonly Blend[]): SwapRule | undefined {
+    const from = line.foodId === undefined ? undefined : this.larder()?.foods.get(line.foodId);
+    return from && ruleByRoles(from, blend);
+  }
+
+  private act(next: (ready: Ready) => Worksheet, key?: string): void {
     const ready = this.ready();
     if (!ready) return;
-    const sheet = next(ready.sheet, ready.larder);
+    const sheet = next(ready);
+    this.previewed.set(undefined);
     if (sheet !== ready.sheet) this.store.dispatch(benchActions.changed(key === undefined ? { sheet } : { sheet, key }));
   }
 
@@ -103,26 +189,54 @@ export class Desk {
   }
 
   accept(proposal: Proposal, massG?: number): void {
-    this.act((sheet, larder) => acceptProposal(sheet, proposal, larder, massG));
+    this.act(({ sheet, larder }) => acceptProposal(sheet, proposal, larder, massG));
   }
 
   refuse(proposal: Proposal): void {
-    const balance = this.balance();
-    const isLiquid = proposal.ruleId === 'consistency';
-    const gap = isLiquid && balance?.original.kind === 'reckoned' && balance.settled.kind === 'reckoned' ? balance.settled.scale - balance.original.scale : undefined;
-    this.act((sheet) => refuseProposal(sheet, proposal, gap));
+    const standing = this.standing();
+    const row = standing?.rows.find(({ role }) => proposal.ruleId === BALANCE_RULE + role);
+    this.act(({ sheet }) => refuseProposal(sheet, proposal, row?.rebuild));
   }
 
-  takeAll(): void {
-    this.act((sheet, larder) => takeAll(sheet, larder));
+  /** Leaves a role out of its band as it is, and keeps that it was seen. */
+  leave(role: LedgerRole): void {
+    const [standing, ready] = [this.standing(), this.ready()];
+    const row = standing?.rows.find((one) => one.role === role);
+    if (!ready || !standing?.part || row?.rebuild === undefined) return;
+    const swapId = freshId(ready.sheet, 'q');
+    const action = { kind: 'step', text: `${role} left as it is` } as const;
+    const proposal: Proposal = {
+      id: `${swapId}.0`,
+      swapId,
+      ruleId: BALANCE_RULE + role,
+      partId: standing.part.id,
+      action,
+      reason: 'seen by the baker',
+      mark: 'P',
+      source: 'the baker',
+    };
+    this.act(({ sheet }) => refuseProposal(sheet, proposal, row.rebuild));
+  }
+
+  takeOpen(): void {
+    this.act(({ sheet, larder }) => settleOpen(sheet, larder));
+  }
+
+  /** Takes what is open and the corrections that bring every role into its band, and keeps what cannot be. */
+  settle(): void {
+    const ready = this.ready();
+    if (!ready) return;
+    const { sheet, taken, unmet } = settleAll(ready.sheet, ready.larder, ready.tables);
+    this.settledWords.set({ sheet, taken: taken.length, unmet: unmet.map(({ words }) => words) });
+    this.act(() => sheet);
   }
 
   edit(lineId: string, mend: Mend): void {
-    this.act((sheet, larder) => editRebuildLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `edit ${lineId}`);
+    this.act(({ sheet, larder }) => editRebuildLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `edit ${lineId}`);
   }
 
   mendOriginal(lineId: string, mend: Mend): void {
-    this.act((sheet, larder) => mendOriginalLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `mend ${lineId}`);
+    this.act(({ sheet, larder }) => mendOriginalLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `mend ${lineId}`);
   }
 
   /** The kind that a line's food answers to and the packs of it, to choose "this very pack" or "any of its kind". */
@@ -143,24 +257,51 @@ export class Desk {
   }
 
   remove(lineId: string): void {
-    this.act((sheet) => removeRebuildLine(sheet, lineId));
+    this.act(({ sheet }) => removeRebuildLine(sheet, lineId));
   }
 
   restore(originalLineId: string): void {
-    this.act((sheet) => restoreLine(sheet, originalLineId));
+    this.act(({ sheet }) => restoreLine(sheet, originalLineId));
   }
 
   move(lineId: string, by: -1 | 1): void {
-    this.act((sheet) => moveRebuildLine(sheet, lineId, by));
+    this.act(({ sheet }) => moveRebuildLine(sheet, lineId, by));
+  }
+
+  place(lineIds: readonly string[], partId: string, beforeId: string | undefined): void {
+    this.act(({ sheet }) => placeRebuildLines(sheet, lineIds, partId, beforeId));
+  }
+
+  duplicate(lineId: string): void {
+    this.act(({ sheet }) => duplicateRebuildLine(sheet, lineId));
+  }
+
+  describeLine(lineId: string, said: Parameters<typeof describeRebuildLine>[2]): void {
+    this.act(({ sheet }) => describeRebuildLine(sheet, lineId, said), `describe ${lineId}`);
   }
 
   add(partId: string, text: string): void {
-    this.act((sheet, larder) => addRebuildLine(sheet, partId, text, larder));
+    this.act(({ sheet, larder }) => addRebuildLine(sheet, partId, text, larder));
   }
 
-  /** Changes the rebuild's title, portions or yield; the original's portions follow while they are the same. */
-  describe(change: Partial<Pick<Formula, 'title' | 'portions' | 'portionWord' | 'yieldMassG'>>, key: string): void {
-    this.act((sheet) => ({ ...sheet, rebuild: { ...sheet.rebuild, ...change } }), key);
+  addPart(heading: string): void {
+    this.act(({ sheet }) => addRebuildPart(sheet, heading));
+  }
+
+  describePart(part: Part, said: Parameters<typeof describeRebuildPart>[2]): void {
+    this.act(({ sheet }) => describeRebuildPart(sheet, part.id, said), `part ${part.id}`);
+  }
+
+  removePart(partId: string): void {
+    this.act(({ sheet }) => removeRebuildPart(sheet, partId));
+  }
+
+  /** Changes what the rebuild says of itself: title, class, portions, yield, goals, method, notes. */
+  describe(change: { readonly [K in keyof Formula]?: Formula[K] | undefined }, key: string): void {
+    this.act(({ sheet }) => {
+      const rebuild = Object.fromEntries(Object.entries({ ...sheet.rebuild, ...change }).filter(([, value]) => value !== undefined)) as unknown as Formula;
+      return { ...sheet, rebuild };
+    }, key);
   }
 
   line(id: string): Line | undefined {

@@ -14,11 +14,12 @@ export const FIGURE_ROWS: readonly FigureRow[] = [
   { key: 'energyKj', name: 'Energy', unit: 'kJ', digits: 0 },
   { key: 'proteinG', name: 'Protein', unit: 'g', digits: 1 },
   { key: 'fatG', name: 'Fat', unit: 'g', digits: 1 },
-  { key: 'saturatesG', name: 'of which saturates', unit: 'g', digits: 1, indented: true },
-  { key: 'carbohydrateG', name: 'Carbohydrate, total', unit: 'g', digits: 1 },
-  { key: 'netCarbG', name: 'Net carbs', unit: 'g', digits: 1, indented: true },
-  { key: 'fibreG', name: 'of which fibre', unit: 'g', digits: 1, indented: true },
-  { key: 'sugarsG', name: 'of which sugars', unit: 'g', digits: 1, indented: true },
+  { key: 'saturatesG', name: 'saturates', unit: 'g', digits: 1, indented: true },
+  { key: 'carbohydrateG', name: 'Carbohydrate', unit: 'g', digits: 1 },
+  { key: 'netCarbG', name: 'net carbs', unit: 'g', digits: 1, indented: true },
+  { key: 'fibreG', name: 'fibre', unit: 'g', digits: 1, indented: true },
+  { key: 'sugarsG', name: 'sugars', unit: 'g', digits: 1, indented: true },
+  { key: 'polyolsG', name: 'polyols', unit: 'g', digits: 1, indented: true },
   { key: 'sodiumMg', name: 'Sodium', unit: 'mg', digits: 0 },
   { key: 'saltG', name: 'Salt', unit: 'g', digits: 2 },
 ];
@@ -49,4 +50,10 @@ export function showChange(from: number, to: number, digits: number): string {
 export function showRange(sum: Sum, digits: number): string | undefined {
   if (2 * sum.sd < 10 ** -digits) return undefined;
   return `${showNumber(Math.max(sum.amount - 2 * sum.sd, 0), digits)}–${showNumber(sum.amount + 2 * sum.sd, digits)}`;
+}
+
+/** The worst case, all errors on one side; undefined where it is within the last digit shown. */
+export function showWorst(sum: Sum, digits: number): string | undefined {
+  if (sum.worst < 10 ** -digits) return undefined;
+  return `${showNumber(Math.max(sum.amount - sum.worst, 0), digits)}–${showNumber(sum.amount + sum.worst, digits)}`;
 }

@@ -2,7 +2,7 @@ import { type Sum } from '@fellmist/core';
 import { daysWords } from './day';
 import { FIGURE_ROWS, showChange, showNumber, showRange, showSum } from './figures';
 
-const sum = (amount: number, sd = 0, gaps: readonly string[] = []): Sum => ({ amount, sd, gaps });
+const sum = (amount: number, sd = 0, gaps: readonly string[] = []): Sum => ({ amount, sd, worst: 3 * sd, gaps });
 
 test('a sum with a gap is "at least"; what rounds to nothing is 0 and never −0', () => {
   expect([showSum(sum(12.34), 1), showSum(sum(12.34, 0, ['l1']), 1), showSum(sum(-0.01), 1)]).toEqual(['12.3', '≥ 12.3', '0.0']);

@@ -1,0 +1,186 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import {
+  CONSISTENCY_WORDS,
+  consistencyWord,
+  gramsNumber,
+  kitchenMeasure,
+  type LedgerRole,
+  type Measures,
+  type OverLimit,
+  type Proposal,
+  proposalWords,
+  proposedMass,
+  readNumber,
+  ROLE_FACTS,
+  type RowAdvice,
+  type StandingRow,
+  strainWords,
+} from '@fellmist/core';
+import { Desk } from '../state/desk';
+import { showNumber } from '../ui/figures';
+
+interface Way {
+  readonly proposal: Proposal;
+  readonly words: string;
+  readonly massG: string | undefined;
+  /** What it adds to a portion, in words. */
+  readonly costs: string;
+  readonly measures: Measures;
+}
+
+interface Gauge {
+  readonly role: LedgerRole;
+  readonly name: string;
+  readonly ends: readonly [string, string];
+  readonly from: number | undefined;
+  readonly to: number | undefined;
+  readonly ghost: number | undefined;
+  readonly bandLeft: number;
+  readonly bandWidth: number;
+  readonly isOff: boolean;
+  readonly isLeft: boolean;
+  readonly strain: string;
+  readonly spoken: string;
+  readonly reason: string;
+  readonly ways: readonly Way[];
+}
+
+function placeOf(role: LedgerRole, amount: number | undefined): number | undefined {
+  if (amount === undefined) return undefined;
+  const { low, high } = ROLE_FACTS[role];
+  return Math.min(Math.max(((amount - low) / (high - low)) * 100, 0), 100);
+}
+
+function amountWords(role: LedgerRole, amount: number | undefined): string {
+  if (amount === undefined) return 'not reckoned';
+  if (role === 'thickness') return consistencyWord(amount);
+  return `${showNumber(amount, ROLE_FACTS[role].digits)} ${ROLE_FACTS[role].unit}`;
+}
+
+function massWords({ action }: Proposal): string | undefined {
+  const massG = proposedMass(action);
+  return massG === undefined ? undefined : gramsNumber(massG);
+}
+
+/** The ledger: a row a role, original and rebuild against what the class wants, and ways back where the rebuild left it. */
+@Component({
+  selector: 'fm-ledger',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './ledger.html',
+  styleUrl: './ledger.less',
+})
+export class Ledger {
+  protected readonly desk = inject(Desk);
+  readonly whyAsked = output<LedgerRole>();
+  protected readonly reasons = signal<string | undefined>(undefined);
+
+  protected readonly hasOpen = computed(() => (this.desk.sheet()?.open.length ?? 0) > 0);
+  protected readonly isAsking = computed(() => this.desk.standing()?.rows.some(({ state, left }) => (state === 'low' || state === 'high') && !left) ?? false);
+
+  protected readonly gauges = computed((): readonly Gauge[] => {
+    const advice = new Map(this.desk.advice().map((one) => [one.row.role, one]));
+    const previewed = this.desk.previewed();
+    return (this.desk.standing()?.rows ?? [])
+      .filter(({ band, rebuild, original }) => band || rebuild !== undefined || original !== undefined)
+      .map((row) => this.gauge(row, advice.get(row.role), previewed));
+  });
+
+  protected readonly thickness = computed(() => {
+    const consistency = this.desk.rebuild()?.consistency;
+    const before = this.desk.original()?.consistency;
+    if (!consistency) return undefined;
+    if (consistency.kind !== 'reckoned') return { words: consistency.words, rest: '' };
+    const [now, hour] = [consistencyWord(consistency.scaleNow), consistencyWord(consistency.scaleHour)];
+    const same = before?.kind === 'reckoned' && before.word === consistency.word;
+    const original = before?.kind === 'reckoned' ? (same ? ', as the original does' : `; the original ${before.word}`) : '';
+    const rest = [
+      now === consistency.word ? '' : `At once it ${now}.`,
+      hour === consistency.word ? '' : `After an hour it ${CONSISTENCY_WORDS.indexOf(hour) > 6 ? 'is ' : ''}${hour}.`,
+    ]
+      .filter(Boolean)
+      .join(' ');
+    const unknown = consistency.unknownThirstG > 0.05 ? ` ${showNumber(consistency.unknownThirstG, 0)} g of foods whose thirst is unknown were left out.` : '';
+    return { words: `The rebuild ${consistency.word}${original}.${unknown}`, rest };
+  });
+
+  protected readonly over = computed(() =>
+    (this.desk.standing()?.overProtein ?? []).map(({ limit, share }: OverLimit) => ({
+      id: limit.foods[0] ?? '',
+      words: `${showNumber(share * 100, 0)} % of the dry weight, above ${showNumber(limit.mostShare * 100, 0)} %: ${limit.reason}`,
+    })),
+  );
+
+  private gauge(row: StandingRow, advice: RowAdvice | undefined, previewed: Measures | undefined): Gauge {
+    const { role, original, rebuild, band, state, left } = row;
+    const facts = ROLE_FACTS[role];
+    const [bandLeft, bandRight] = [placeOf(role, band?.low) ?? 0, placeOf(role, band?.high) ?? 0];
+    const isOff = state === 'low' || state === 'high';
+    const strain = isOff ? strainWords(role, state) : '';
+    return {
+      role,
+      name: facts.name,
+      ends: facts.ends,
+      from: placeOf(role, original),
+      to: placeOf(role, rebuild),
+      ghost: previewed ? placeOf(role, previewed[role]) : undefined,
+      bandLeft,
+      bandWidth: Math.max(bandRight - bandLeft, 0),
+      isOff,
+      isLeft: left,
+      strain,
+      spoken: `${facts.name}: the rebuild ${amountWords(role, rebuild)}, the original ${amountWords(role, original)}${isOff ? `, ${strain} for what is wanted` : ''}`,
+      reason: band?.reason ?? '',
+      ways:
+        advice?.ways.map((way) => ({
+          proposal: way.proposal,
+          measures: way.measures,
+          words: this.words(way.proposal),
+          massG: massWords(way.proposal),
+          costs: this.costs(way.energyKcal),
+        })) ?? [],
+    };
+  }
+
+  private words({ action }: Proposal): string {
+    const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
+    if (!sheet || !larder) return '';
+    const food = action.kind === 'add' ? larder.foods.get(action.foodId) : undefined;
+    const measure = action.kind === 'add' && food ? kitchenMeasure(food, action.massG, sheet.rebuild.measures) : undefined;
+    if (measure) return `${proposalWords(action, sheet, larder)} (${measure})`;
+    return proposalWords(action, sheet, larder);
+  }
+
+  private costs(energyKcal: number): string {
+    const views = this.desk.rebuild()?.views;
+    const each = energyKcal / (views?.portions ?? 1);
+    const word = this.desk.sheet()?.rebuild.portionWord ?? 'portion';
+    return Math.abs(each) < 0.5 ? `no kcal a ${word}` : `${each > 0 ? '+' : '−'}${showNumber(Math.abs(each), 0)} kcal a ${word}`;
+  }
+
+  /** Other grams than those proposed, by role, while they are typed. */
+  protected readonly edited = signal<ReadonlyMap<LedgerRole, string>>(new Map());
+
+  protected type(role: LedgerRole, text: string): void {
+    this.edited.update((edited) => new Map(edited).set(role, text));
+  }
+
+  private typed(role: LedgerRole): number | undefined {
+    const text = this.edited().get(role);
+    const massG = text === undefined ? undefined : readNumber(text);
+    return massG === undefined || massG < 0 || massG > 1_000_000 ? undefined : massG;
+  }
+
+  protected isFaulty(role: LedgerRole): boolean {
+    return this.edited().has(role) && this.typed(role) === undefined;
+  }
+
+  protected take(role: LedgerRole, { proposal }: Way): void {
+    if (this.isFaulty(role)) return;
+    this.desk.accept(proposal, this.typed(role));
+    this.edited.update((edited) => new Map([...edited].filter(([one]) => one !== role)));
+  }
+
+  protected look(way: Way | undefined): void {
+    this.desk.previewed.set(way?.measures);
+  }
+}

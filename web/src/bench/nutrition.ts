@@ -1,0 +1,111 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, type Counting, type Figures, massOf, readTypedAmount, type Views } from '@fellmist/core';
+import { Preferences } from '../shell/preferences';
+import { Desk } from '../state/desk';
+import { Choice, type Option } from '../ui/choice';
+import { FIGURE_ROWS, type FigureRow, showChange, showNumber, showRange, showSum, showWorst } from '../ui/figures';
+
+type ViewName = 'portion' | 'batch' | 'per100g';
+
+const ENERGY_OPTIONS: readonly { readonly value: Counting['energy']; readonly label: string }[] = [
+  { value: 'table', label: 'each food’s own' },
+  { value: 'eu', label: 'EU factors' },
+  { value: 'us', label: 'US factors' },
+];
+
+/** The whole nutrition of original and rebuild, how it is counted, and what the batch yields. */
+@Component({
+  selector: 'fm-nutrition',
+  imports: [Choice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './nutrition.html',
+  styleUrl: './nutrition.less',
+})
+export class Nutrition {
+  protected readonly desk = inject(Desk);
+  protected readonly preferences = inject(Preferences);
+  readonly whyAsked = output<FigureRow>();
+  protected readonly view = signal<ViewName>('portion');
+  protected readonly isWorst = signal(false);
+  protected readonly fault = signal<{ readonly field: string; readonly words: string } | undefined>(undefined);
+  protected readonly carbCounts = CARB_COUNTS.map((value) => ({ value, label: CARB_COUNT_WORDS[value] }));
+  protected readonly energies = ENERGY_OPTIONS;
+
+  protected readonly views = computed((): readonly Option<ViewName>[] => [
+    { label: `A ${this.desk.sheet()?.rebuild.portionWord ?? 'portion'}`, value: 'portion' },
+    { label: 'Batch', value: 'batch' },
+    { label: '100 g', value: 'per100g' },
+  ]);
+
+  protected readonly rows = computed(() => {
+    const [before, now] = [this.figures(this.desk.original()?.views), this.figures(this.desk.rebuild()?.views)];
+    if (!before || !now) return [];
+    return FIGURE_ROWS.map((row) => ({
+      row,
+      before: showSum(before[row.key], row.digits),
+      now: showSum(now[row.key], row.digits),
+      change: showChange(before[row.key].amount, now[row.key].amount, row.digits),
+      range: (this.isWorst() ? showWorst(now[row.key], row.digits) : showRange(now[row.key], row.digits)) ?? '',
+    }));
+  });
+
+  protected readonly shares = computed(() => {
+    const shares = this.desk.rebuild()?.energyShares;
+    const before = this.desk.original()?.energyShares;
+    if (!shares || !before) return [];
+    const share = (name: string, now: number, was: number) => ({ name, now, words: `${name} ${showNumber(now * 100, 0)} %`, was: `${showNumber(was * 100, 0)} %` });
+    return [share('protein', shares.protein, before.protein), share('fat', shares.fat, before.fat), share('carbohydrate and the rest', shares.rest, before.rest)];
+  });
+
+  protected readonly yieldWords = computed(() => {
+    const views = this.desk.rebuild()?.views;
+    if (!views) return '';
+    const { massG, lowG, highG, found } = views.yield;
+    const each = `${showNumber(views.portions, Number.isInteger(views.portions) ? 0 : 1)} portions of ${showNumber(views.portionMassG, 0)} g`;
+    if (found === 'weighed') return `Weighed: ${showNumber(massG, 0)} g, ${each}.`;
+    if (found === 'raw') return `No loss is reckoned while nobody said what it is: ${showNumber(massG, 0)} g raw, ${each}.`;
+    return `About ${showNumber(massG, 0)} g when baked (${showNumber(lowG, 0)}–${showNumber(highG, 0)}), ${each}. Only water leaves; weigh it and the guess goes.`;
+  });
+
+  protected readonly costWords = computed(() => {
+    const [cost, views] = [this.desk.cost(), this.desk.rebuild()?.views];
+    if (!cost || !views || cost.amount <= 0) return '';
+    const gap = cost.unpricedLines.length > 0 ? `, ${cost.unpricedLines.length} ${cost.unpricedLines.length === 1 ? 'line has' : 'lines have'} no price` : '';
+    return `${cost.unpricedLines.length > 0 ? 'At least ' : ''}${this.preferences.showPrice(cost.amount)} a batch, ${this.preferences.showPrice(cost.amount / views.portions)} each${gap}.`;
+  });
+
+  protected readonly atTable = computed(() =>
+    (this.desk.rebuild()?.atTable ?? []).map(({ partId, heading, portion }) => ({
+      partId,
+      words: `${heading || 'A part'} at the table: +${showNumber(portion.energyKcal.amount, 0)} kcal, +${showNumber(portion.proteinG.amount, 1)} g protein, +${showNumber(portion.netCarbG.amount, 1)} g net carbs`,
+    })),
+  );
+
+  private figures(views: Views | undefined): Figures | undefined {
+    return views?.[this.view()];
+  }
+
+  protected countCarbs(value: string): void {
+    const carbs = CARB_COUNTS.find((count): count is CarbCount => count === value);
+    if (carbs) this.preferences.count({ carbs });
+  }
+
+  protected countEnergy(value: string): void {
+    const energy = ENERGY_OPTIONS.find((option) => option.value === value)?.value;
+    if (energy) this.preferences.count({ energy });
+  }
+
+  /** The yield, or a portion's weight, as weighed: "812", "0.8 kg"; empty takes it back. A fault is said beneath and changes nothing. */
+  protected weigh(field: 'yieldMassG' | 'portionMassG', text: string): void {
+    this.fault.set(undefined);
+    if (text.trim() === '') {
+      this.desk.describe({ [field]: undefined }, field);
+      return;
+    }
+    const typed = readTypedAmount(text, 'g');
+    const found = 'error' in typed ? undefined : massOf(typed.amount, undefined, 'us');
+    if ('error' in typed) this.fault.set({ field, words: typed.error });
+    else if (!found || 'gap' in found || found.massG <= 0 || found.massG > 1e7) this.fault.set({ field, words: 'Give a weight above zero, such as 812 g.' });
+    else this.desk.describe({ [field]: found.massG }, field);
+  }
+}

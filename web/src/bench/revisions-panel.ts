@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import { type RevisionHead, type StoredFormula } from '@fellmist/contract';
+import { analyse, compareLines, type Figure, gramsNumber, type Worksheet } from '@fellmist/core';
+import { Store } from '@ngrx/store';
+import { forkJoin } from 'rxjs';
+import { Preferences } from '../shell/preferences';
+import { Api, failureWords } from '../state/api';
+import { benchActions, type BenchState } from '../state/bench.feature';
+import { Desk } from '../state/desk';
+import { FIGURE_ROWS, showChange, showSum } from '../ui/figures';
+
+interface Branch {
+  readonly head: RevisionHead;
+  readonly depth: number;
+}
+
+/** The tree in reading order: a child under its parent, a further branch one step in. */
+function treeOf(revisions: readonly RevisionHead[]): readonly Branch[] {
+  const known = new Set(revisions.map(({ id }) => id));
+  const childrenOf = (id: string | undefined): readonly RevisionHead[] =>
+    revisions.filter(({ parentId }) => (parentId !== undefined && known.has(parentId) ? parentId : undefined) === id);
+  const walk = (head: RevisionHead, depth: number): readonly Branch[] => {
+    const [first, ...others] = childrenOf(head.id);
+    return [{ head, depth }, ...others.flatMap((child) => walk(child, depth + 1)), ...(first ? walk(first, depth) : [])];
+  };
+  return childrenOf(undefined).flatMap((root) => walk(root, 0));
+}
+
+const COMPARED: readonly Figure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG', 'fibreG', 'sugarsG'];
+
+/** Every revision as a tree: name it, go on from any, compare any two. */
+@Component({
+  selector: 'fm-revisions-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './revisions-panel.html',
+  styleUrl: './revisions-panel.less',
+  host: { '(keydown.escape)': 'closed.emit()' },
+})
+export class RevisionsPanel {
+  private readonly api = inject(Api);
+  private readonly store = inject(Store);
+  private readonly preferences = inject(Preferences);
+  private readonly desk = inject(Desk);
+  readonly state = input.required<BenchState>();
+  readonly closed = output();
+  protected readonly picked = signal<readonly string[]>([]);
+  protected readonly fault = signal<string | undefined>(undefined);
+  private readonly fetched = signal<readonly [StoredFormula, StoredFormula] | undefined>(undefined);
+  private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
+  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+
+  protected readonly rows = computed(() =>
+    treeOf(this.state().revisions).map(({ head, depth }) => ({
+      head,
+      depth,
+      on: this.days.format(new Date(head.createdAt)),
+      isHead: head.id === this.state().head?.id,
+      isBase: head.id === (this.state().base?.id ?? this.state().head?.id),
+    })),
+  );
+
+  protected readonly comparison = computed(() => {
+    const pair = this.fetched();
+    const [larder, tables] = [this.desk.larder(), this.desk.tables()];
+    if (!pair || !larder || !tables) return undefined;
+    const [before, after] = pair;
+    const portion = (sheet: Worksheet) => analyse(sheet.rebuild, larder, tables, this.preferences.counting()).views.portion;
+    const [from, to] = [portion(before.worksheet), portion(after.worksheet)];
+    const grams = (massG: number | undefined): string => (massG === undefined ? '–' : `${gramsNumber(massG)} g`);
+    return {
+      before: `${before.revision.number} · ${before.revision.label || 'Saved'}`,
+      after: `${after.revision.number} · ${after.revision.label || 'Saved'}`,
+      lines: compareLines(before.worksheet.rebuild, after.worksheet.rebuild).map(({ foodId, name, beforeG, afterG, kind }) => ({
+        name: this.desk.foodName(foodId) ?? name,
+        kind,
+        words: kind === 'added' ? `added, ${grams(afterG)}` : kind === 'gone' ? `left out, ${grams(beforeG)} before` : `${grams(beforeG)} → ${grams(afterG)}`,
+      })),
+      figures: FIGURE_ROWS.filter(({ key }) => COMPARED.includes(key)).map(({ key, name, unit, digits }) => ({
+        name,
+        unit,
+        before: showSum(from[key], digits),
+        after: showSum(to[key], digits),
+        change: showChange(from[key].amount, to[key].amount, digits),
+      })),
+    };
+  });
+
+  constructor() {
+    effect(() => this.heading().nativeElement.focus());
+  }
+
+  protected pick(id: string): void {
+    const picked = this.picked().includes(id) ? this.picked().filter((one) => one !== id) : [...this.picked(), id].slice(-2);
+    this.picked.set(picked);
+    this.fetched.set(undefined);
+    const formulaId = this.state().formulaId;
+    if (picked.length < 2 || !formulaId) return;
+    const numberOf = (revisionId: string): number => this.state().revisions.find((one) => one.id === revisionId)?.number ?? 0;
+    const [first = '', second = ''] = [...picked].sort((a, b) => numberOf(a) - numberOf(b));
+    forkJoin([this.api.revision(formulaId, first), this.api.revision(formulaId, second)]).subscribe({
+      next: (pair) => this.fetched.set(pair),
+      error: (error: unknown) => this.fault.set(failureWords(error)),
+    });
+  }
+
+  protected goOnFrom(head: RevisionHead): void {
+    const formulaId = this.state().formulaId;
+    if (!formulaId) return;
+    this.api.revision(formulaId, head.id).subscribe({
+      next: (stored) => this.store.dispatch(benchActions.grownFrom({ sheet: stored.worksheet, base: head })),
+      error: (error: unknown) => this.fault.set(failureWords(error)),
+    });
+  }
+
+  protected rename(head: RevisionHead, label: string): void {
+    const formulaId = this.state().formulaId;
+    if (!formulaId || label.trim() === head.label) return;
+    this.api.nameRevision(formulaId, head.id, label.trim()).subscribe({
+      next: (stored) => this.store.dispatch(benchActions.renamed({ revisions: stored.revisions })),
+      error: (error: unknown) => this.fault.set(failureWords(error)),
+    });
+  }
+}
