@@ -118,8 +118,9 @@ describe('the swap rules', () => {
 
   test('every rule, on its own food in a plain batter, ends with known amounts, no heavier in sweetness where it goes by sweetness, and thick enough or said to be stuck', () => {
     for (const rule of shipped.rules) {
-      const from = larder.foods.get(rule.from[0] ?? '')?.name ?? '';
-      const read = readRecipeText(`Batter\nServes 4\n150 g plain flour\n200 ml milk\n50 g sugar\n100 g ${from}`, larder, 'us');
+      const { name: from = '', kind } = larder.foods.get(rule.from[0] ?? '') ?? {};
+      const massG = kind === 'leavening' || kind === 'gum' ? 5 : 100;
+      const read = readRecipeText(`Batter\nServes 4\n150 g plain flour\n200 ml milk\n50 g sugar\n${massG} g ${from}`, larder, 'us');
       if (!read.ok) throw new Error(read.error);
       const sheet = startWorksheet(read.formula);
       const line = allLines(sheet.rebuild).find((candidate) => candidate.foodId === rule.from[0]);

@@ -146,7 +146,7 @@ describe('the larder', () => {
     await sees(page, 'your own measure');
     await sees(page, '186 g');
     await press(page, 'Put on the bench');
-    await sees(page, 'As pasted');
+    await sees(page, 'try 1 of 1');
     expect((await rebuildLines(page)).slice(0, 2)).toEqual(['2 cup Oats from the fair', '3 scoop Oats from the fair']);
     await sees(page, '186 g · your own cup');
     const energy = await page.$eval('[data-figure="energyKcal"]', (one) => one.textContent);

@@ -1,6 +1,5 @@
 import { type Larder } from '../food';
 import {
-  allLines,
   type Counting,
   COUNTING,
   type EnergyShares,
@@ -8,7 +7,6 @@ import {
   type Figures,
   type Formula,
   type Line,
-  lineState,
   mainPart,
   shareOfFigures,
   sumsOfPart,
@@ -56,7 +54,18 @@ export interface Analysis {
   readonly gaps: readonly Line[];
 }
 
+const NO_LINES: readonly Line[] = [];
+
+function gapsOf(formula: Formula): readonly Line[] {
+  let gaps: Line[] | undefined;
+  for (const part of formula.parts) for (const line of part.lines) if (line.massG === undefined || line.foodId === undefined) (gaps ??= []).push(line);
+  return gaps ?? NO_LINES;
+}
+
+const NONE_AT_TABLE: readonly AtTable[] = [];
+
 function atTheTable(formula: Formula, larder: Larder, counting: Counting, portions: number): readonly AtTable[] {
+  if (!formula.parts.some((part) => part.counting)) return NONE_AT_TABLE;
   return formula.parts
     .filter((part) => part.counting === 'at the table')
     .map((part) => ({ partId: part.id, heading: part.heading, portion: shareOfFigures(totalsOfParts([part], larder, counting).figures, 1 / portions) }));
@@ -82,6 +91,6 @@ export function analyse(formula: Formula, larder: Larder, tables: Tables = NO_TA
     lift: liftOf(sums),
     allergens: allergensOf(formula, larder),
     cautions: cautionsFor(formula, totals, larder, tables.cautions, product),
-    gaps: allLines(formula).filter((line) => lineState(line) === 'gap'),
+    gaps: gapsOf(formula),
   };
 }

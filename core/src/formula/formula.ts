@@ -89,11 +89,16 @@ export function allLines(formula: Pick<Formula, 'parts'>): readonly Line[] {
 
 /** The formula with one line replaced by what `change` makes of it (several, or none); the same object if no line has that id. */
 export function changeLine(formula: Formula, lineId: string, change: (line: Line) => readonly Line[]): Formula {
-  let found = false;
-  const parts = formula.parts.map((part) => {
-    if (!part.lines.some((line) => line.id === lineId)) return part;
-    found = true;
-    return { ...part, lines: part.lines.flatMap((line) => (line.id === lineId ? change(line) : [line])) };
-  });
-  return found ? { ...formula, parts } : formula;
+  for (let p = 0; p < formula.parts.length; p++) {
+    const part = formula.parts[p];
+    const at = part ? part.lines.findIndex((line) => line.id === lineId) : -1;
+    const line = part?.lines[at];
+    if (!part || !line) continue;
+    const lines = part.lines.slice();
+    lines.splice(at, 1, ...change(line));
+    const parts = formula.parts.slice();
+    parts[p] = { ...part, lines };
+    return { ...formula, parts };
+  }
+  return formula;
 }

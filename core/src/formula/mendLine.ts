@@ -33,7 +33,7 @@ export function readTypedAmount(text: string, unit: string): TypedAmount {
 }
 
 function without(line: Line, codes: readonly DoubtCode[]): readonly Doubt[] {
-  return line.doubts.filter((doubt) => !codes.includes(doubt.code));
+  return line.doubts.length === 0 ? line.doubts : line.doubts.filter((doubt) => !codes.includes(doubt.code));
 }
 
 /** The line after a person mended it: the doubts that the mend settles go, grams are found anew. */
@@ -43,8 +43,7 @@ export function mendLine(line: Line, mend: Mend, larder: Larder, measures: Measu
     return weighLine({ ...line, massG: mend.massG, basis: 'entered', doubts }, larder, measures);
   }
   if (mend.kind === 'food') return weighLine({ ...line, foodId: mend.foodId, doubts: without(line, FOOD_DOUBTS) }, larder, measures);
-  const { basis: _basis, massG: _massG, ...bare } = line;
-  return weighLine({ ...bare, amount: mend.amount, amountText: mend.text, doubts: without(line, AMOUNT_DOUBTS) }, larder, measures);
+  return weighLine({ ...line, amount: mend.amount, amountText: mend.text, doubts: without(line, AMOUNT_DOUBTS) }, larder, measures, false);
 }
 
 /** Doubts that only inform; any other doubt asks to be looked at. */

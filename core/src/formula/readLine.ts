@@ -1,6 +1,6 @@
 import { type Food, foodInHand, type FoodMatch, type Larder, LIKELY, massOf, matchFood, SURE } from '../food';
 import { type Amount, type MeasureSystem, type ReadAmount, readAmount, unitById } from '../quantity';
-import { type Doubt, type Line } from './formula';
+import { type Doubt, type DoubtCode, type Line } from './formula';
 
 const BULLET = /^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s)|\[[ x]?\]|\d{1,2}\s*[.)](?=\s))\s*/;
 const OF_A_FRUIT = /^((?:finely\s+)?(?:grated\s+)?(juice|zest|rind|peel)(?:\s+and\s+(?:juice|zest))?)\s+(?:of|from)\s+(.*)$/i;
@@ -126,23 +126,30 @@ function foodDoubts(matches: readonly FoodMatch[], food: Food | undefined): read
   return (best?.score ?? 0) < SURE || close ? [{ code: 'food-guessed', detail: food.name }] : [];
 }
 
+const WEIGHING_DOUBTS: readonly DoubtCode[] = ['no-amount', 'no-food', 'no-density', 'no-piece-mass', 'huge'];
+
+function unweighed(line: Line): Line {
+  const { massG: _massG, basis: _basis, ...bare } = line;
+  return bare;
+}
+
 /**
  * Grams, how they were found and what remains doubtful, for a line whose amount and food are settled. Keeps grams that
- * a person has entered.
+ * a person has entered, unless `keepsEntered` is false.
  */
-export function weighLine(line: Line, larder: Larder, measures: MeasureSystem): Line {
-  const kept = line.doubts.filter((doubt) => !['no-amount', 'no-food', 'no-density', 'no-piece-mass', 'huge'].includes(doubt.code));
-  if (line.basis === 'entered' && line.massG !== undefined) return { ...line, doubts: kept };
+export function weighLine(line: Line, larder: Larder, measures: MeasureSystem, keepsEntered = true): Line {
+  const kept = line.doubts.length === 0 ? line.doubts : line.doubts.filter((doubt) => !WEIGHING_DOUBTS.includes(doubt.code));
+  if (keepsEntered && line.basis === 'entered' && line.massG !== undefined) return { ...line, doubts: kept };
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-  const { massG: _massG, basis: _basis, ...bare } = line;
-  if (kept.some((doubt) => doubt.code === 'unit-unknown')) return { ...bare, doubts: kept };
+  if (kept.some((doubt) => doubt.code === 'unit-unknown')) return { ...unweighed(line), doubts: kept };
   const found = massOf(line.amount, food, measures, line.size);
   if ('gap' in found) {
     const gap: Doubt[] = found.gap === 'no-food' ? [] : [{ code: found.gap }];
-    return { ...bare, doubts: [...kept, ...gap] };
+    return { ...unweighed(line), doubts: [...kept, ...gap] };
   }
-  const huge: Doubt[] = found.massG > HUGE_G ? [{ code: 'huge', detail: `${(found.massG / 1000).toLocaleString('en', { maximumFractionDigits: 0 })} kg` }] : [];
-  return { ...bare, massG: found.massG, basis: found.basis, doubts: [...kept, ...huge] };
+  if (found.massG <= HUGE_G) return { ...line, massG: found.massG, basis: found.basis, doubts: kept };
+  const huge: Doubt = { code: 'huge', detail: `${(found.massG / 1000).toLocaleString('en', { maximumFractionDigits: 0 })} kg` };
+  return { ...line, massG: found.massG, basis: found.basis, doubts: [...kept, huge] };
 }
 
 /**

@@ -1,79 +1,170 @@
-import { type Larder, massSpread, SUMMED } from '../food';
-import { AT, addTimes, bringsOf, bringsPerGram, noSums, type Sums } from '../role';
+import { type Allergen, ALLERGENS, type Food, kindIdOf, type Larder, massSpread, SUMMED } from '../food';
+import { AT, bringsOf, BROUGHT, bringsPerGram, noSums, type Sums, zeros } from '../role';
 import { type Formula, type Line, type Part } from './formula';
 
-/** All that one line adds to a batch, reckoned once: figures, their errors, and what it brings to the mix. */
+/** Where a row of a tally holds its figures, their variances, the most they are off by, and what is brought to the mix. */
+export const VARIANCES_AT = SUMMED.length;
+export const WORST_AT = 2 * SUMMED.length;
+const BRINGS_AT = 3 * SUMMED.length;
+const ROW = BRINGS_AT + BROUGHT.length;
+
+/** All that one line adds to a batch, reckoned once. */
 export interface Tally {
+  readonly lineId: string;
   readonly massG: number | undefined;
-  readonly figures: Float64Array;
-  readonly variances: Float64Array;
-  /** The most each figure can be off by, all errors on one side. */
-  readonly worst: Float64Array;
+  readonly kindId: string | undefined;
+  /** Figures, variances, worst cases and what it brings, one after the other. */
+  readonly row: readonly number[];
   /** Bit i is set where figure i of `SUMMED` is unknown. */
   readonly unknown: number;
+  /** Bits of the allergens that it contains and may contain, in the order of `ALLERGENS`. */
+  readonly contains: number;
+  readonly mayContain: number;
   readonly brings: Sums;
 }
 
-const NONE = new Float64Array(SUMMED.length);
-const NOTHING = noSums();
+const NO_ROW: readonly number[] = zeros(ROW);
 export const ALL_UNKNOWN = 2 ** SUMMED.length - 1;
-
 /** Two standard deviations of how the grams were found are taken as the most that they are off by. House value. */
 const WORST_OF_SPREAD = 2;
+
+function bitsOf(allergens: readonly Allergen[] = []): number {
+  return allergens.reduce((bits, allergen) => bits | (1 << ALLERGENS.indexOf(allergen)), 0);
+}
+
+function brought(row: readonly number[]): Sums {
+  return row.slice(BRINGS_AT);
+}
+
+function fill(row: number[], line: Line, food: Food, massG: number, larder: Larder): void {
+  const ready = larder.perGram.get(food.id);
+  const spread = massSpread(line.basis ?? 'weighed', food);
+  for (let i = 0; i < SUMMED.length; i++) {
+    const share = massG * (ready?.figures[i] ?? 0);
+    const half = massG * (ready?.halves?.[i] ?? 0);
+    row[i] = share;
+    row[VARIANCES_AT + i] = (share * spread) ** 2 + (half * half) / 3;
+    row[WORST_AT + i] = WORST_OF_SPREAD * spread * share + half;
+  }
+  const brings = bringsOf({ food, massG, melted: line.melted === true, beaten: line.beaten === true });
+  for (let i = 0; i < brings.length; i++) row[BRINGS_AT + i] = brings[i] ?? 0;
+}
 
 function reckon(line: Line, larder: Larder): Tally {
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   const ready = food && larder.perGram.get(food.id);
   const massG = line.massG;
-  const empty = { massG, figures: NONE, variances: NONE, worst: NONE, brings: NOTHING };
-  if (massG === 0) return { ...empty, unknown: 0 };
-  if (!ready || !food || massG === undefined) {
-    const weight = noSums();
-    weight[AT.massG] = massG ?? 0;
-    return { ...empty, unknown: ready ? ready.open : ALL_UNKNOWN, brings: massG === undefined ? NOTHING : weight };
-  }
-  const spread = massSpread(line.basis ?? 'weighed', food);
-  const figures = new Float64Array(SUMMED.length);
-  const variances = new Float64Array(SUMMED.length);
-  const worst = new Float64Array(SUMMED.length);
-  for (let i = 0; i < figures.length; i++) {
-    const share = massG * (ready.figures[i] ?? 0);
-    const half = massG * (ready.halves?.[i] ?? 0);
-    figures[i] = share;
-    variances[i] = (share * spread) ** 2 + half ** 2 / 3;
-    worst[i] = WORST_OF_SPREAD * spread * share + half;
-  }
-  return { massG, figures, variances, worst, unknown: ready.unknown, brings: bringsOf({ food, massG, melted: line.melted === true, beaten: line.beaten === true }) };
+  const row = NO_ROW.slice();
+  if (food && ready && massG) fill(row, line, food, massG, larder);
+  else if (massG) row[BRINGS_AT + AT.massG] = massG;
+  const unknown = massG === 0 ? 0 : !ready ? ALL_UNKNOWN : massG === undefined ? ready.open : ready.unknown;
+  return {
+    lineId: line.id,
+    massG,
+    kindId: food && massG !== 0 ? kindIdOf(food) : undefined,
+    row,
+    unknown,
+    contains: bitsOf(food?.allergens),
+    mayContain: bitsOf(food?.mayContain),
+    brings: brought(row),
+  };
 }
 
-const tallies = new WeakMap<Larder, WeakMap<Line, Tally>>();
-let lastLarder: Larder | undefined;
-let lastTallies = new WeakMap<Line, Tally>();
-
-/** What a line adds. Lines and larders never change, so each pair is reckoned once. */
+/** What a line adds. Within a part, `sumOfPart` has each line's tally at hand already. */
 export function tallyOf(line: Line, larder: Larder): Tally {
-  if (larder !== lastLarder) {
-    lastLarder = larder;
-    lastTallies = tallies.get(larder) ?? new WeakMap<Line, Tally>();
-    tallies.set(larder, lastTallies);
+  return reckon(line, larder);
+}
+
+/**
+ * The sum of a part's lines as a tree of pairs: the sum is the same whichever way it was come by, and after an edit only the
+ * branch above the edited line is added up anew.
+ */
+interface SumTree {
+  readonly larder: Larder;
+  readonly lines: readonly Line[];
+  readonly tallies: readonly Tally[];
+  readonly levels: readonly (readonly (readonly number[])[])[];
+  readonly sums: Sums;
+}
+
+function added(a: readonly number[], b: readonly number[]): readonly number[] {
+  const sum = NO_ROW.slice();
+  for (let i = 0; i < ROW; i++) sum[i] = (a[i] as number) + (b[i] as number);
+  return sum;
+}
+
+function pairOf(level: readonly (readonly number[])[], at: number): readonly number[] {
+  const [left, right] = [level[2 * at] ?? NO_ROW, level[2 * at + 1]];
+  return right ? added(left, right) : left;
+}
+
+function grow(lines: readonly Line[], larder: Larder): SumTree {
+  const leaves = lines.map((line) => tallyOf(line, larder));
+  const levels: (readonly number[])[][] = [leaves.map(({ row }) => row)];
+  for (let level = levels[0] ?? []; level.length > 1; level = levels.at(-1) ?? []) {
+    levels.push(Array.from({ length: Math.ceil(level.length / 2) }, (_one, at) => pairOf(level, at)));
   }
-  const known = lastTallies.get(line);
-  if (known) return known;
-  const fresh = reckon(line, larder);
-  lastTallies.set(line, fresh);
+  return { larder, lines, tallies: leaves, levels, sums: brought(levels.at(-1)?.[0] ?? NO_ROW) };
+}
+
+/** The tree with one leaf replaced: the branch above it is summed anew, all else is shared. */
+function graft(tree: SumTree, lines: readonly Line[], at: number, line: Line): SumTree {
+  const tally = tallyOf(line, tree.larder);
+  const leaves = tree.tallies.slice();
+  leaves[at] = tally;
+  let place = at;
+  const levels: (readonly number[])[][] = [];
+  for (const level of tree.levels) {
+    const next = level.slice();
+    const below = levels.at(-1);
+    next[place] = below ? pairOf(below, place) : tally.row;
+    levels.push(next);
+    place >>= 1;
+  }
+  return { larder: tree.larder, lines, tallies: leaves, levels, sums: brought(levels.at(-1)?.[0] ?? NO_ROW) };
+}
+
+/** Index of the only line that differs; -1 where the lists differ otherwise. */
+function onlyChange(before: readonly Line[], after: readonly Line[]): number {
+  if (before.length !== after.length) return -1;
+  let at = -1;
+  for (let i = 0; i < before.length; i++) {
+    if (before[i] === after[i]) continue;
+    if (at >= 0) return -1;
+    at = i;
+  }
+  return at;
+}
+
+/** Trees that were grown last: those of the formulas in hand, and what the next edit is grafted on. */
+const MOST_RECENT = 12;
+const recent: SumTree[] = [];
+
+function treeOf(lines: readonly Line[], larder: Larder): SumTree {
+  for (const tree of recent) if (tree.lines === lines && tree.larder === larder) return tree;
+  let fresh: SumTree | undefined;
+  for (let i = 0; i < recent.length && !fresh; i++) {
+    const tree = recent[i];
+    if (!tree || tree.larder !== larder) continue;
+    const at = onlyChange(tree.lines, lines);
+    const line = lines[at];
+    if (line) fresh = graft(tree, lines, at, line);
+  }
+  fresh ??= grow(lines, larder);
+  recent.unshift(fresh);
+  if (recent.length > MOST_RECENT) recent.pop();
   return fresh;
 }
 
-const partSums = new WeakMap<Part, { readonly larder: Larder; readonly sums: Sums }>();
+/** What the lines of one part add up to: the row of their sums, and each line's own tally. Not to be written to. */
+export function sumOfPart(part: Part, larder: Larder): { readonly row: readonly number[]; readonly tallies: readonly Tally[] } {
+  const tree = treeOf(part.lines, larder);
+  return { row: tree.levels.at(-1)?.[0] ?? NO_ROW, tallies: tree.tallies };
+}
 
-/** What the lines of one part bring to its mix, reckoned once for each part. Not to be written to. */
+/** What the lines of one part bring to its mix. Not to be written to. */
 export function sumsOfPart(part: Part, larder: Larder): Sums {
-  const known = partSums.get(part);
-  if (known?.larder === larder) return known.sums;
-  const sums = noSums();
-  for (const line of part.lines) addTimes(sums, tallyOf(line, larder).brings, 1);
-  partSums.set(part, { larder, sums });
-  return sums;
+  return treeOf(part.lines, larder).sums;
 }
 
 function heldBy(part: Part, larder: Larder): number {
@@ -91,8 +182,8 @@ export function mainPart(formula: Formula, larder: Larder): Part | undefined {
   return others.reduce((main, part) => (heldBy(part, larder) > heldBy(main, larder) ? part : main), first);
 }
 
-/** What one more gram of a food would bring, by its id; undefined for a food that is not at hand. */
-export function gramOf(foodId: string, larder: Larder): Sums | undefined {
+/** What one more gram of a food would bring, by its id; nothing for a food that is not at hand. */
+export function gramOf(foodId: string, larder: Larder): Sums {
   const food = larder.foods.get(foodId);
-  return food && bringsPerGram(food);
+  return food ? bringsPerGram(food) : noSums();
 }

@@ -1,6 +1,7 @@
 import { type CarbCount, kjFromKcal, type Larder, saltFromSodium, SUMMED, type Summed } from '../food';
+import { zeros } from '../role';
 import { type Formula, type Part } from './formula';
-import { tallyOf } from './tally';
+import { sumOfPart, tallyOf, VARIANCES_AT, WORST_AT } from './tally';
 
 /** How a household counts: whose net carbohydrate, and whose energy ("table" takes each food's own figure). */
 export interface Counting {
@@ -33,11 +34,9 @@ export interface Totals {
   readonly figures: Figures;
 }
 
-function scaleSum({ amount, sd, worst, gaps }: Sum, by: number): Sum {
-  return { amount: amount * by, sd: sd * by, worst: worst * by, gaps };
-}
-
 const NO_GAPS: readonly string[] = [];
+const KJ = kjFromKcal(1);
+const SALT = saltFromSodium(1);
 const PLACE = Object.fromEntries(SUMMED.map((key, i) => [key, i])) as Readonly<Record<Summed, number>>;
 
 /** The sum behind a figure, and what it is multiplied by to become it. */
@@ -54,7 +53,7 @@ export function summedOf(figure: Figure, counting: Counting): { readonly summed:
 export function figureOfLine(figure: Figure, line: Part['lines'][number], larder: Larder, counting: Counting): number | undefined {
   const { summed, times } = summedOf(figure, counting);
   const tally = tallyOf(line, larder);
-  return (tally.unknown >> PLACE[summed]) & 1 ? undefined : (tally.figures[PLACE[summed]] ?? 0) * times;
+  return (tally.unknown >> PLACE[summed]) & 1 ? undefined : (tally.row[PLACE[summed]] ?? 0) * times;
 }
 
 interface Hole {
@@ -67,56 +66,69 @@ export function eatenShare(part: Part, massG: number): number {
   return part.leftBehindG && massG > 0 ? Math.max(1 - part.leftBehindG / massG, 0) : 1;
 }
 
+function gapsOf(holes: readonly Hole[], place: number): readonly string[] {
+  return holes.length === 0 ? NO_GAPS : holes.filter(({ unknown }) => (unknown >> place) & 1).map(({ id }) => id);
+}
+
+function figuresOf(row: readonly number[], holes: readonly Hole[], counting: Counting): Figures {
+  const sum = (place: number, times: number): Sum => ({
+    amount: (row[place] ?? 0) * times,
+    sd: Math.sqrt(row[VARIANCES_AT + place] ?? 0) * times,
+    worst: (row[WORST_AT + place] ?? 0) * times,
+    gaps: gapsOf(holes, place),
+  });
+  const energy = PLACE[summedOf('energyKcal', counting).summed];
+  return {
+    energyKcal: sum(energy, 1),
+    energyKj: sum(energy, KJ),
+    proteinG: sum(PLACE.proteinG, 1),
+    fatG: sum(PLACE.fatG, 1),
+    saturatesG: sum(PLACE.saturatesG, 1),
+    carbohydrateG: sum(PLACE.carbohydrateG, 1),
+    netCarbG: sum(PLACE[counting.carbs], 1),
+    fibreG: sum(PLACE.fibreG, 1),
+    sugarsG: sum(PLACE.sugarsG, 1),
+    polyolsG: sum(PLACE.polyolsG, 1),
+    sodiumMg: sum(PLACE.sodiumMg, 1),
+    saltG: sum(PLACE.sodiumMg, SALT),
+  };
+}
+
+function massOfPart(part: Part): number {
+  return part.lines.reduce((sum, { massG = 0 }) => sum + massG, 0);
+}
+
 /**
  * Sums over the lines of some parts: grams x figure per gram, unknown values named as gaps and never taken as zero; salt to
  * taste leaves the energy known and the sodium open. Errors of the lines' masses, and what the rounding of a label leaves
  * open (uniform), are independent and add in quadrature; the worst case adds them up.
  */
 export function totalsOfParts(parts: readonly Part[], larder: Larder, counting: Counting = COUNTING): Totals {
-  const amounts = new Float64Array(SUMMED.length);
-  const variances = new Float64Array(SUMMED.length);
-  const worsts = new Float64Array(SUMMED.length);
   const holes: Hole[] = [];
   const unweighed: string[] = [];
-  let eatenG = 0;
+  let massG = 0;
+  let total: readonly number[] | undefined;
   for (const part of parts) {
-    let massG = 0;
-    if (part.leftBehindG) for (const line of part.lines) massG += line.massG ?? 0;
-    const share = eatenShare(part, massG);
-    for (const line of part.lines) {
-      const tally = tallyOf(line, larder);
-      if (tally.massG === undefined) unweighed.push(line.id);
-      else eatenG += tally.massG * share;
-      if (tally.unknown !== 0) holes.push({ id: line.id, unknown: tally.unknown });
-      const { figures, variances: spread, worst } = tally;
-      for (let i = 0; i < amounts.length; i++) {
-        amounts[i] = (amounts[i] ?? 0) + (figures[i] ?? 0) * share;
-        variances[i] = (variances[i] ?? 0) + (spread[i] ?? 0) * share * share;
-        worsts[i] = (worsts[i] ?? 0) + (worst[i] ?? 0) * share;
-      }
+    const share = part.leftBehindG ? eatenShare(part, massOfPart(part)) : 1;
+    const { row, tallies } = sumOfPart(part, larder);
+    for (const tally of tallies) {
+      if (tally.massG === undefined) unweighed.push(tally.lineId);
+      else massG += tally.massG * share;
+      if (tally.unknown !== 0) holes.push({ id: tally.lineId, unknown: tally.unknown });
     }
+    total = total ? addShare(total, row, share) : share === 1 ? row : addShare(NOTHING, row, share);
   }
-  const sum = (figure: Figure): Sum => {
-    const { summed, times } = summedOf(figure, counting);
-    const place = PLACE[summed];
-    const gaps = holes.length === 0 ? NO_GAPS : holes.filter(({ unknown }) => (unknown >> place) & 1).map(({ id }) => id);
-    return { amount: (amounts[place] ?? 0) * times, sd: Math.sqrt(variances[place] ?? 0) * times, worst: (worsts[place] ?? 0) * times, gaps };
-  };
-  const figures: Figures = {
-    energyKcal: sum('energyKcal'),
-    energyKj: sum('energyKj'),
-    proteinG: sum('proteinG'),
-    fatG: sum('fatG'),
-    saturatesG: sum('saturatesG'),
-    carbohydrateG: sum('carbohydrateG'),
-    netCarbG: sum('netCarbG'),
-    fibreG: sum('fibreG'),
-    sugarsG: sum('sugarsG'),
-    polyolsG: sum('polyolsG'),
-    sodiumMg: sum('sodiumMg'),
-    saltG: sum('saltG'),
-  };
-  return { massG: eatenG, unweighed, figures };
+  return { massG, unweighed, figures: figuresOf(total ?? NOTHING, holes, counting) };
+}
+
+const NOTHING: readonly number[] = zeros(3 * SUMMED.length);
+
+/** A sum with a share of another beside it; variances go by the share squared. */
+function addShare(total: readonly number[], row: readonly number[], share: number): readonly number[] {
+  return NOTHING.map((_zero, i) => {
+    const isVariance = i >= VARIANCES_AT && i < WORST_AT;
+    return (total[i] ?? 0) + (row[i] ?? 0) * (isVariance ? share * share : share);
+  });
 }
 
 /** The parts that count, without those left out or chosen at the table. */
@@ -129,9 +141,27 @@ export function totalsOf(formula: Pick<Formula, 'parts'>, larder: Larder, counti
   return totalsOfParts(countedParts(formula), larder, counting);
 }
 
-/** The same figures for a share of the batch (0.125 for one of eight portions). */
-export function shareOfFigures(figures: Figures, share: number): Figures {
-  const scaled = {} as Record<Figure, Sum>;
-  for (const key of FIGURES) scaled[key] = scaleSum(figures[key], share);
-  return scaled;
+/**
+ * The same figures for a share of the batch (0.125 for one of eight portions). `doubt` is the relative error of the share
+ * itself, at most: half of it counts as one standard deviation.
+ */
+export function shareOfFigures(figures: Figures, share: number, doubt = 0): Figures {
+  const of = ({ amount, sd, worst, gaps }: Sum): Sum =>
+    doubt === 0
+      ? { amount: amount * share, sd: sd * share, worst: worst * share, gaps }
+      : { amount: amount * share, sd: Math.hypot(sd, (amount * doubt) / 2) * share, worst: (worst + amount * doubt) * share, gaps };
+  return {
+    energyKcal: of(figures.energyKcal),
+    energyKj: of(figures.energyKj),
+    proteinG: of(figures.proteinG),
+    fatG: of(figures.fatG),
+    saturatesG: of(figures.saturatesG),
+    carbohydrateG: of(figures.carbohydrateG),
+    netCarbG: of(figures.netCarbG),
+    fibreG: of(figures.fibreG),
+    sugarsG: of(figures.sugarsG),
+    polyolsG: of(figures.polyolsG),
+    sodiumMg: of(figures.sodiumMg),
+    saltG: of(figures.saltG),
+  };
 }

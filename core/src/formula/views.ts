@@ -33,14 +33,6 @@ export function yieldOf(formula: Pick<Formula, 'yieldMassG'>, rawG: number, loss
   return { massG: rawG * (1 - (loss.low + loss.high) / 2), lowG: rawG * (1 - loss.high), highG: rawG * (1 - loss.low), found: 'estimated' };
 }
 
-/** Errors of a share grow by what is not known of the yield. */
-function widened(figures: Figures, relative: number): Figures {
-  if (relative <= 0) return figures;
-  return Object.fromEntries(
-    Object.entries(figures).map(([key, sum]) => [key, { ...sum, sd: Math.hypot(sum.sd, (sum.amount * relative) / 2), worst: sum.worst + sum.amount * relative }]),
-  ) as unknown as Figures;
-}
-
 /**
  * The figures of a formula by batch, portion and 100 g. Portions are equal pieces, or go by weight: then there are as many as
  * the yield gives, and what is not known of the loss in the oven widens their range.
@@ -50,11 +42,10 @@ export function viewsOf(formula: Pick<Formula, 'portions' | 'portionMassG' | 'yi
   const relative = yields.massG > 0 ? (yields.highG - yields.lowG) / 2 / yields.massG : 0;
   const byWeight = formula.portionMassG !== undefined && formula.portionMassG > 0 && yields.massG > 0 ? yields.massG / formula.portionMassG : undefined;
   const portions = byWeight ?? (formula.portions > 0 ? formula.portions : 1);
-  const portion = shareOfFigures(totals.figures, 1 / portions);
   return {
     batch: totals.figures,
-    portion: byWeight === undefined ? portion : widened(portion, relative),
-    ...(yields.massG > 0 ? { per100g: widened(shareOfFigures(totals.figures, 100 / yields.massG), relative) } : {}),
+    portion: shareOfFigures(totals.figures, 1 / portions, byWeight === undefined ? 0 : relative),
+    ...(yields.massG > 0 ? { per100g: shareOfFigures(totals.figures, 100 / yields.massG, relative) } : {}),
     portions,
     portionMassG: yields.massG / portions,
     yield: yields,

@@ -29,6 +29,8 @@ export interface LedgerRow {
   readonly state: 'in' | 'low' | 'high' | 'unknown';
   /** Widths of the band by which the rebuild lies outside; 0 inside. */
   readonly off: number;
+  /** Whether the baker saw it out of its band and said to leave it. */
+  readonly left: boolean;
 }
 
 function nearOriginal(role: LedgerRole, original: number, isClassed: boolean): { readonly low: number; readonly high: number } | undefined {
@@ -66,14 +68,28 @@ export function wantedBand(role: LedgerRole, original: number | undefined, produ
 /** Widths of a band by which a role may lie outside before anyone speaks of it. House value. */
 const HARDLY = 0.02;
 
+/** The bands wanted last: an original and its class stay while a rebuild is worked on. */
+let last: { readonly original: Measures; readonly product: ProductClass | undefined; readonly bands: Readonly<Partial<Record<LedgerRole, WantedBand>>> } | undefined;
+
+function bandsFor(original: Measures, product: ProductClass | undefined): Readonly<Partial<Record<LedgerRole, WantedBand>>> {
+  if (last?.original === original && last.product === product) return last.bands;
+  const bands: Partial<Record<LedgerRole, WantedBand>> = {};
+  for (const role of LEDGER_ROLES) {
+    const band = wantedBand(role, original[role], product);
+    if (band) bands[role] = band;
+  }
+  last = { original, product, bands };
+  return bands;
+}
+
 /** The ledger: for each role original, rebuild, what is wanted, and whether the rebuild is there. */
 export function ledgerOf(original: Measures, rebuild: Measures, product: ProductClass | undefined): readonly LedgerRow[] {
+  const bands = bandsFor(original, product);
   return LEDGER_ROLES.map((role): LedgerRow => {
-    const [before, now] = [original[role], rebuild[role]];
-    const band = wantedBand(role, before, product);
-    if (now === undefined || !band) return { role, original: before, rebuild: now, band, state: 'unknown', off: 0 };
+    const [before, now, band] = [original[role], rebuild[role], bands[role]];
+    if (now === undefined || !band) return { role, original: before, rebuild: now, band, state: 'unknown', off: 0, left: false };
     const tolerance = HARDLY * (band.high - band.low);
     const state = now < band.low - tolerance ? 'low' : now > band.high + tolerance ? 'high' : 'in';
-    return { role, original: before, rebuild: now, band, state, off: state === 'in' ? 0 : outside(now, band.low, band.high) };
+    return { role, original: before, rebuild: now, band, state, off: state === 'in' ? 0 : outside(now, band.low, band.high), left: false };
   });
 }

@@ -1,5 +1,5 @@
-import { type Larder, kindIdOf } from '../food';
-import { type Part, tallyOf } from '../formula';
+import { type Larder } from '../food';
+import { type Part, sumOfPart, sumsOfPart } from '../formula';
 import { AT } from '../role';
 import { type ProductClass, type ProteinLimit } from './productClass';
 
@@ -12,17 +12,16 @@ export interface OverLimit {
 
 /** The kinds of protein powder of which a part holds more than its class bears; shares are of flours, starches and powders. */
 export function overProtein(part: Part, product: ProductClass, larder: Larder): readonly OverLimit[] {
-  let dryG = 0;
-  const lines = part.lines.flatMap((line) => {
-    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    const { brings } = tallyOf(line, larder);
-    dryG += (brings[AT.flourG] ?? 0) + (brings[AT.powderG] ?? 0);
-    return food && (brings[AT.powderG] ?? 0) > 0 ? [{ id: line.id, kindId: kindIdOf(food), powderG: brings[AT.powderG] ?? 0 }] : [];
-  });
-  if (lines.length === 0 || dryG <= 0) return [];
+  const sums = sumsOfPart(part, larder);
+  const powderG = sums[AT.powderG] ?? 0;
+  if (powderG <= 0) return NONE;
+  const dryG = powderG + (sums[AT.flourG] ?? 0);
+  const powders = sumOfPart(part, larder).tallies.filter(({ brings }) => (brings[AT.powderG] ?? 0) > 0);
   return product.protein.flatMap((limit) => {
-    const mine = lines.filter(({ kindId }) => limit.foods.includes(kindId));
-    const share = mine.reduce((sum, { powderG }) => sum + powderG, 0) / dryG;
-    return mine.length > 0 && share > limit.mostShare + 1e-9 ? [{ limit, share, lineIds: mine.map(({ id }) => id) }] : [];
+    const mine = powders.filter(({ kindId }) => kindId !== undefined && limit.foods.includes(kindId));
+    const share = mine.reduce((sum, { brings }) => sum + (brings[AT.powderG] ?? 0), 0) / dryG;
+    return mine.length > 0 && share > limit.mostShare + 1e-9 ? [{ limit, share, lineIds: mine.map(({ lineId }) => lineId) }] : [];
   });
 }
+
+const NONE: readonly OverLimit[] = [];

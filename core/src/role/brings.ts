@@ -50,10 +50,11 @@ export const BROUGHT = [
 ] as const;
 export type Brought = (typeof BROUGHT)[number];
 
-/** Sums of a mix, in the order of `BROUGHT`. */
-export type Sums = Float64Array;
+/** Sums of a mix, in the order of `BROUGHT`. Plain arrays of doubles: they live on the heap, so that many small ones are cheap. */
+export type Sums = number[];
 
-export const AT = Object.fromEntries(BROUGHT.map((name, i) => [name, i])) as Readonly<Record<Brought, number>>;
+/** The place of each sum. Copied once so that the engine keeps it as a plain record with fast properties. */
+export const AT: Readonly<Record<Brought, number>> = { ...(Object.fromEntries(BROUGHT.map((name, i) => [name, i])) as Record<Brought, number>) };
 
 /** Sucrose that splits in the oven counts a little towards browning. House value. */
 const BROWNING_OF_SUCROSE = 0.05;
@@ -115,7 +116,11 @@ function reckon(food: Food): Sums {
     erythritolG: (per100g.erythritolG ?? 0) / 100,
   };
   for (const sweetener of INTENSE) brought[sweetener] = roles[sweetener]?.amount ?? 0;
-  return Float64Array.from(BROUGHT, (name) => brought[name] ?? 0);
+  const sums = noSums();
+  BROUGHT.forEach((name, i) => {
+    sums[i] = brought[name] ?? 0;
+  });
+  return sums;
 }
 
 const perGram = new WeakMap<Food, Sums>();
@@ -129,13 +134,20 @@ export function bringsPerGram(food: Food): Sums {
   return fresh;
 }
 
+/** So many zeros, held as doubles from the start. */
+export function zeros(count: number): number[] {
+  return Array.from({ length: count }, () => 0.5).fill(0);
+}
+
+const NOTHING = zeros(BROUGHT.length);
+
 export function noSums(): Sums {
-  return new Float64Array(BROUGHT.length);
+  return NOTHING.slice();
 }
 
 /** Adds `by` times what `part` holds, in place. */
 export function addTimes(sums: Sums, part: Sums, by: number): void {
-  for (let i = 0; i < part.length; i++) sums[i] = (sums[i] ?? 0) + (part[i] ?? 0) * by;
+  for (let i = 0; i < part.length; i++) sums[i] = (sums[i] as number) + (part[i] as number) * by;
 }
 
 /** What one line brings: its food's, with melted fat flowing and only beaten foam counted. */
@@ -157,10 +169,11 @@ export function sumsOf(mix: readonly Measured[]): Sums {
   return sums;
 }
 
-export function read(sums: Sums, name: Brought): number {
-  return sums[AT[name]] ?? 0;
+/** One sum, by its place in `AT`. */
+export function read(sums: Sums, place: number): number {
+  return sums[place] ?? 0;
 }
 
 export function intenseMg(sums: Sums, sweetener: Intense): number {
-  return read(sums, sweetener) * 1000;
+  return read(sums, AT[sweetener]) * 1000;
 }

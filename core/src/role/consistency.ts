@@ -1,5 +1,5 @@
 import { type Food, GLUTEN_HOLD } from '../food';
-import { AT, type Brought, bringsPerGram, read, type Sums } from './brings';
+import { AT, bringsPerGram, read, type Sums } from './brings';
 
 export type RestTime = 'now' | 'five' | 'hour';
 
@@ -55,7 +55,7 @@ export const CONSISTENCY_WORDS: readonly string[] = [
 
 export const SCALE_MOST = 4;
 
-const HELD: Readonly<Record<RestTime, Brought>> = { now: 'heldNowG', five: 'heldG', hour: 'heldHourG' };
+const HELD: Readonly<Record<RestTime, number>> = { now: AT.heldNowG, five: AT.heldG, hour: AT.heldHourG };
 
 /**
  * h = (water + a x dissolved sugars + b x liquid fat) / (thirsts + gum, foam and gluten by their hold + c x (solid fat +
@@ -63,16 +63,16 @@ const HELD: Readonly<Record<RestTime, Brought>> = { now: 'heldNowG', five: 'held
  * per gram of water, those of syrups are dissolved. `when` picks what the flours hold by then. House model.
  */
 export function hydrationOf(sums: Sums, when: RestTime = 'five', model: ConsistencyModel = CONSISTENCY_MODEL): number {
-  const waterG = read(sums, 'waterG');
-  const sugarsG = read(sums, 'sugarsG');
+  const waterG = read(sums, AT.waterG);
+  const sugarsG = read(sums, AT.sugarsG);
   const dissolvedG = Math.min(sugarsG, SUGAR_PER_WATER * waterG);
-  const fluidG = waterG + model.ofSugar * (dissolvedG + read(sums, 'syrupG')) + model.ofLiquidFat * read(sums, 'liquidFatG');
+  const fluidG = waterG + model.ofSugar * (dissolvedG + read(sums, AT.syrupG)) + model.ofLiquidFat * read(sums, AT.liquidFatG);
   const holdingG =
     read(sums, HELD[when]) +
-    model.ofGum * read(sums, 'gumG') +
-    model.ofFoam * read(sums, 'foamG') +
-    model.ofGluten * read(sums, 'glutenG') +
-    model.ofSolid * (read(sums, 'solidFatG') + sugarsG - dissolvedG);
+    model.ofGum * read(sums, AT.gumG) +
+    model.ofFoam * read(sums, AT.foamG) +
+    model.ofGluten * read(sums, AT.glutenG) +
+    model.ofSolid * (read(sums, AT.solidFatG) + sugarsG - dissolvedG);
   return holdingG > 0 ? Math.min(Math.max(fluidG, 0) / holdingG, MOST_HYDRATION) : MOST_HYDRATION;
 }
 
@@ -93,10 +93,10 @@ export function consistencyWord(scale: number): string {
  * what it lacks where there is no liquid, or nothing that holds liquid.
  */
 export function consistencyOf(sums: Sums): Consistency {
-  if (read(sums, 'heldG') + read(sums, 'gumG') + read(sums, 'foamG') <= 0) {
+  if (read(sums, AT.heldG) + read(sums, AT.gumG) + read(sums, AT.foamG) <= 0) {
     return { kind: 'not-reckoned', lacks: 'thirst', words: 'Nothing here holds liquid (no flour, powder, puree or egg), so thickness is not reckoned.' };
   }
-  if (read(sums, 'waterG') <= 0) {
+  if (read(sums, AT.waterG) <= 0) {
     return { kind: 'not-reckoned', lacks: 'liquid', words: 'There is no water in this mix, so thickness is not reckoned.' };
   }
   const hydration = hydrationOf(sums);
@@ -108,15 +108,15 @@ export function consistencyOf(sums: Sums): Consistency {
     scaleNow: scaleOf(hydrationOf(sums, 'now')),
     scaleHour: scaleOf(hydrationOf(sums, 'hour')),
     word: consistencyWord(scale),
-    unknownThirstG: read(sums, 'unknownThirstG'),
+    unknownThirstG: read(sums, AT.unknownThirstG),
   };
 }
 
 /** The place on the spoon scale alone, five minutes after mixing; undefined where it cannot be reckoned (see `consistencyOf`). */
 export function scaleOfSums(sums: Sums): number | undefined {
-  const holds = read(sums, 'heldG') + read(sums, 'gumG') + read(sums, 'foamG') > 0;
+  const holds = read(sums, AT.heldG) + read(sums, AT.gumG) + read(sums, AT.foamG) > 0;
   if (!holds) return undefined;
-  return read(sums, 'waterG') > 0 ? scaleOf(hydrationOf(sums)) : SCALE_MOST;
+  return read(sums, AT.waterG) > 0 ? scaleOf(hydrationOf(sums)) : SCALE_MOST;
 }
 
 const SEARCH_STEPS = 44;
@@ -126,7 +126,7 @@ const SEARCH_STEPS = 44;
  * `aim`; undefined where no amount up to `mostG` does it. `per1` is what a gram of the food brings. Bisection.
  */
 export function amountFor(sums: Sums, per1: Sums, measure: (sums: Sums) => number, aim: number, mostG: number, availableG = 0): number | undefined {
-  const trial = new Float64Array(sums.length);
+  const trial = sums.slice();
   const at = (x: number): number => {
     for (let i = 0; i < trial.length; i++) trial[i] = Math.max((sums[i] ?? 0) + (per1[i] ?? 0) * x, 0);
     return measure(trial) - aim;

@@ -1,4 +1,4 @@
-import { read, type Sums } from './brings';
+import { AT, read, type Sums } from './brings';
 
 /** One level teaspoon of soda [common practice], and what a mole of it weighs [NaHCO3, 84.007 g/mol]. */
 const SODA_TSP_G = 4.6;
@@ -31,12 +31,12 @@ export interface Lift {
  * 10.3 g of cream of tartar leave nothing over.
  */
 export function liftOf(sums: Sums): Lift | undefined {
-  const massG = read(sums, 'massG');
+  const massG = read(sums, AT.massG);
   if (massG <= 0) return undefined;
-  const [acidMmol, baseMmol] = [read(sums, 'acidMmol'), read(sums, 'baseMmol')];
+  const [acidMmol, baseMmol] = [read(sums, AT.acidMmol), read(sums, AT.baseMmol)];
   const met = Math.min(acidMmol, baseMmol);
   const sodaLeft = baseMmol - met;
-  const co2Mmol = met + sodaLeft / 2 + read(sums, 'otherCo2Mmol');
+  const co2Mmol = met + sodaLeft / 2 + read(sums, AT.otherCo2Mmol);
   return {
     acidMmol,
     baseMmol,

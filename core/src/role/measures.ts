@@ -1,5 +1,5 @@
 import { type Mark } from '../quantity';
-import { read, type Sums } from './brings';
+import { AT, read, type Sums } from './brings';
 import { SCALE_MOST, scaleOfSums } from './consistency';
 import { liftOf } from './lift';
 import { sweetnessPer100g } from './sweetness';
@@ -167,43 +167,45 @@ const GAS_OF_FOAM = 0.3;
 
 /** One role of a mix in its own unit (see `ROLE_FACTS`); undefined where the mix does not allow it to be reckoned. */
 export function measureRole(role: LedgerRole, sums: Sums): number | undefined {
-  const massG = read(sums, 'massG');
+  const massG = read(sums, AT.massG);
   if (massG <= 0) return undefined;
   const per100 = (amount: number): number => (amount * 100) / massG;
   switch (role) {
     case 'thickness':
       return scaleOfSums(sums);
     case 'structure':
-      return per100(read(sums, 'glutenG') + read(sums, 'settingG') + OF_STARCH * read(sums, 'starchG'));
+      return per100(read(sums, AT.glutenG) + read(sums, AT.settingG) + OF_STARCH * read(sums, AT.starchG));
     case 'binding':
-      return per100(read(sums, 'bindingG') + OF_GLUTEN * read(sums, 'glutenG'));
+      return per100(read(sums, AT.bindingG) + OF_GLUTEN * read(sums, AT.glutenG));
     case 'sweetness':
       return sweetnessPer100g(sums);
     case 'bulk':
-      return per100(read(sums, 'bulkG'));
+      return per100(read(sums, AT.bulkG));
     case 'fat':
-      return per100(read(sums, 'fatG'));
+      return per100(read(sums, AT.fatG));
     case 'lift':
-      return (liftOf(sums)?.co2MmolPer100g ?? 0) + per100(GAS_OF_FOAM * read(sums, 'foamG'));
+      return (liftOf(sums)?.co2MmolPer100g ?? 0) + per100(GAS_OF_FOAM * read(sums, AT.foamG));
     case 'acid':
       return liftOf(sums)?.leftMmolPer100g;
     case 'browning':
-      return per100(read(sums, 'browningG'));
+      return per100(read(sums, AT.browningG));
     case 'salt':
-      return per100(read(sums, 'saltG'));
+      return per100(read(sums, AT.saltG));
   }
 }
 
 export type Measures = Readonly<Record<LedgerRole, number | undefined>>;
 
-const measured = new WeakMap<Sums, Measures>();
+/** What was measured last, so that original and rebuild are not measured again for each who asks. */
+const MOST_MEASURED = 8;
+const measured: { readonly sums: Sums; readonly measures: Measures }[] = [];
 
-/** Every role of a mix, reckoned once for each sums; they must not change afterwards. */
+/** Every role of a mix. The sums must not change afterwards. */
 export function measuresOf(sums: Sums): Measures {
-  const known = measured.get(sums);
-  if (known) return known;
+  for (const one of measured) if (one.sums === sums) return one.measures;
   const measures = measure(sums);
-  measured.set(sums, measures);
+  measured.unshift({ sums, measures });
+  if (measured.length > MOST_MEASURED) measured.pop();
   return measures;
 }
 

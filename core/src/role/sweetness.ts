@@ -1,5 +1,5 @@
 import { type Intense, INTENSE } from '../food';
-import { intenseMg, read, type Sums } from './brings';
+import { AT, intenseMg, read, type Sums } from './brings';
 
 interface Curve {
   /** The most it can give, in per cent sucrose. */
@@ -70,8 +70,8 @@ function intensePercent(sums: Sums, massG: number): number {
 
 /** Grams of sucrose per 100 g of mix that would be as sweet; 0 for a mix that weighs nothing. */
 export function sweetnessPer100g(sums: Sums): number {
-  const massG = read(sums, 'massG');
-  return massG > 0 ? (read(sums, 'bulkSweetG') * 100) / massG + intensePercent(sums, massG) : 0;
+  const massG = read(sums, AT.massG);
+  return massG > 0 ? (read(sums, AT.bulkSweetG) * 100) / massG + intensePercent(sums, massG) : 0;
 }
 
 /**
@@ -79,9 +79,9 @@ export function sweetnessPer100g(sums: Sums): number {
  * Undefined for a mix that weighs nothing.
  */
 export function sweetnessOf(sums: Sums): Sweetness | undefined {
-  const massG = read(sums, 'massG');
+  const massG = read(sums, AT.massG);
   if (massG <= 0) return undefined;
   const per100g = sweetnessPer100g(sums);
   const atCeiling = INTENSE.filter((one) => intenseSweetness(one, (intenseMg(sums, one) * 1000) / massG) >= SPENT * sweetnessCeiling(one));
-  return { sucroseG: (per100g * massG) / 100, bulkG: read(sums, 'bulkSweetG'), per100g, atCeiling, unknownG: read(sums, 'unknownSugarsG') };
+  return { sucroseG: (per100g * massG) / 100, bulkG: read(sums, AT.bulkSweetG), per100g, atCeiling, unknownG: read(sums, AT.unknownSugarsG) };
 }

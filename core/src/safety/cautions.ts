@@ -1,5 +1,5 @@
-import { type Allergen, ALLERGENS, type Food, kindIdOf, type Larder } from '../food';
-import { allLines, type Formula, type Totals } from '../formula';
+import { type Allergen, ALLERGENS, type Larder } from '../food';
+import { type Formula, sumOfPart, type Totals } from '../formula';
 import { type ProductClass } from '../product';
 
 /** When a caution is due: every condition that is given must hold, and of each list one is enough. */
@@ -33,10 +33,6 @@ export type Caution = Pick<CautionRule, 'id' | 'topic' | 'text' | 'source'>;
 /** Said wherever cautions are shown: the software advises and certifies nothing. */
 export const DEFERENCE = 'Advice only. Local food codes, pack labels and licensed practitioners come first.';
 
-function foodsOf(formula: Formula, larder: Larder): readonly Food[] {
-  return allLines(formula).flatMap((line) => (line.foodId !== undefined && line.massG !== 0 ? (larder.foods.get(line.foodId) ?? []) : []));
-}
-
 const methods = new WeakMap<readonly string[], string>();
 
 function methodText(method: readonly string[]): string {
@@ -47,8 +43,34 @@ function methodText(method: readonly string[]): string {
   return text;
 }
 
+/** For each food that a table of cautions names, the places of the lists that hold it: a list for `anyFood`, one for each of `allFood`. */
+interface FoodLists {
+  readonly byFood: ReadonlyMap<string, readonly number[]>;
+  /** The lists of each rule; every one of them must hold a food of the formula. */
+  readonly ofRule: readonly (readonly number[])[];
+  readonly count: number;
+}
+
+const lists = new WeakMap<readonly CautionRule[], FoodLists>();
+
+function foodLists(rules: readonly CautionRule[]): FoodLists {
+  const known = lists.get(rules);
+  if (known) return known;
+  const byFood = new Map<string, number[]>();
+  let count = 0;
+  const ofRule = rules.map(({ when }) =>
+    [...(when.anyFood ? [when.anyFood] : []), ...(when.allFood ?? [])].map((ids) => {
+      const place = count++;
+      for (const id of ids) byFood.set(id, [...(byFood.get(id) ?? []), place]);
+      return place;
+    }),
+  );
+  const fresh = { byFood, ofRule, count };
+  lists.set(rules, fresh);
+  return fresh;
+}
+
 interface Present {
-  readonly kinds: ReadonlySet<string>;
   readonly method: string;
   readonly product: ProductClass | undefined;
   readonly polyolShare: number;
@@ -57,9 +79,7 @@ interface Present {
 }
 
 function isDue(when: CautionCase, present: Present): boolean {
-  const { kinds, product } = present;
-  if (when.anyFood && !when.anyFood.some((id) => kinds.has(id))) return false;
-  if (when.allFood && !when.allFood.every((ids) => ids.some((id) => kinds.has(id)))) return false;
+  const { product } = present;
   if (when.eatenRaw !== undefined && (product?.isEatenRaw ?? false) !== when.eatenRaw) return false;
   if (when.classes && !when.classes.includes(product?.id ?? '')) return false;
   if (when.heat && product?.heat !== when.heat) return false;
@@ -69,20 +89,31 @@ function isDue(when: CautionCase, present: Present): boolean {
   return when.portionsAbove === undefined || present.portions > when.portionsAbove;
 }
 
+function holdsAll(held: Uint8Array, places: readonly number[] = []): boolean {
+  for (const place of places) if (held[place] !== 1) return false;
+  return true;
+}
+
 /** The cautions that a formula's foods, amounts, method and class call for, in the order of the table. */
 export function cautionsFor(formula: Formula, totals: Totals, larder: Larder, rules: readonly CautionRule[], product?: ProductClass): readonly Caution[] {
+  const { byFood, ofRule, count } = foodLists(rules);
+  const held = new Uint8Array(count);
+  for (const part of formula.parts) {
+    for (const { kindId } of sumOfPart(part, larder).tallies) {
+      const places = kindId === undefined ? undefined : byFood.get(kindId);
+      if (places) for (const place of places) held[place] = 1;
+    }
+  }
   const massG = formula.yieldMassG ?? totals.massG;
   const polyolsG = totals.figures.polyolsG.amount;
   const portions = formula.portions > 0 ? formula.portions : 1;
-  const present: Present = {
-    kinds: new Set(foodsOf(formula, larder).map(kindIdOf)),
-    method: methodText(formula.method),
-    product,
-    polyolShare: massG > 0 ? polyolsG / massG : 0,
-    polyolPortionG: polyolsG / portions,
-    portions,
-  };
-  return rules.filter(({ when }) => isDue(when, present));
+  const present: Present = { method: methodText(formula.method), product, polyolShare: massG > 0 ? polyolsG / massG : 0, polyolPortionG: polyolsG / portions, portions };
+  const due: Caution[] = [];
+  for (let i = 0; i < rules.length; i++) {
+    const rule = rules[i];
+    if (rule && holdsAll(held, ofRule[i]) && isDue(rule.when, present)) due.push(rule);
+  }
+  return due;
 }
 
 export interface AllergenReport {
@@ -93,16 +124,20 @@ export interface AllergenReport {
   readonly unknownLines: readonly string[];
 }
 
+const NO_LINES: readonly string[] = [];
+
 /** Allergens of the foods in a formula [Reg. (EU) 1169/2011 annex II], and the lines nobody can answer for. */
 export function allergensOf(formula: Formula, larder: Larder): AllergenReport {
-  const found = new Set<Allergen>();
-  const maybe = new Set<Allergen>();
-  const unknownLines: string[] = [];
-  for (const line of allLines(formula)) {
-    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    if (!food) unknownLines.push(line.id);
-    food?.allergens.forEach((allergen) => found.add(allergen));
-    food?.mayContain?.forEach((allergen) => maybe.add(allergen));
+  let contains = 0;
+  let mayContain = 0;
+  let unknownLines: string[] | undefined;
+  for (const part of formula.parts) {
+    for (const tally of sumOfPart(part, larder).tallies) {
+      contains |= tally.contains;
+      mayContain |= tally.mayContain;
+      if (tally.kindId === undefined && tally.unknown !== 0) (unknownLines ??= []).push(tally.lineId);
+    }
   }
-  return { contains: ALLERGENS.filter((allergen) => found.has(allergen)), mayContain: ALLERGENS.filter((allergen) => maybe.has(allergen) && !found.has(allergen)), unknownLines };
+  const named = (bits: number): readonly Allergen[] => (bits === 0 ? [] : ALLERGENS.filter((_allergen, i) => (bits >> i) & 1));
+  return { contains: named(contains), mayContain: named(mayContain & ~contains), unknownLines: unknownLines ?? NO_LINES };
 }

@@ -1,5 +1,5 @@
 import { type Food, kindIdOf } from '../food';
-import { bringsPerGram, readSum } from '../role';
+import { AT, bringsPerGram, readSum } from '../role';
 import { type StandIn, type SwapRule } from './rule';
 
 /** Why two foods are held against each other as they are, and grams of the one for a gram of the other. */
@@ -11,15 +11,15 @@ export interface RoleRatio {
 const clamp = (ratio: number, low: number, high: number): number => Math.min(Math.max(ratio, low), high);
 
 function heldPerGram(food: Food): number {
-  return readSum(bringsPerGram(food), 'heldG');
+  return readSum(bringsPerGram(food), AT.heldG);
 }
 
 function isSweet(food: Food): boolean {
   const brings = bringsPerGram(food);
   return (
     food.kind === 'sweetener' &&
-    (readSum(brings, 'bulkSweetG') > 0.05 ||
-      (['sucralose', 'rebaudioside-a', 'stevioside', 'mogroside', 'aspartame', 'acesulfame-k', 'saccharin', 'cyclamate'] as const).some((one) => readSum(brings, one) > 0))
+    (readSum(brings, AT.bulkSweetG) > 0.05 ||
+      (['sucralose', 'rebaudioside-a', 'stevioside', 'mogroside', 'aspartame', 'acesulfame-k', 'saccharin', 'cyclamate'] as const).some((one) => readSum(brings, AT[one]) > 0))
   );
 }
 
@@ -41,15 +41,15 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
     const [before, after] = [heldPerGram(from), heldPerGram(to)];
     return before > 0 && after > 0 ? by('what they drink', clamp(before / after, 0.2, 1)) : by('weight', 1);
   }
-  if (readSum(a, 'fatG') > 0.6)
-    return readSum(b, 'fatG') > 0.3 ? by('fat', clamp(readSum(a, 'fatG') / readSum(b, 'fatG'), 0.5, 2)) : by('moisture, three quarters of the fat', 0.75);
-  if (from.kind === 'gum' && readSum(a, 'bindingG') > 0 && readSum(b, 'bindingG') > 0) return by('binding', clamp(readSum(a, 'bindingG') / readSum(b, 'bindingG'), 0.1, 20));
+  if (readSum(a, AT.fatG) > 0.6)
+    return readSum(b, AT.fatG) > 0.3 ? by('fat', clamp(readSum(a, AT.fatG) / readSum(b, AT.fatG), 0.5, 2)) : by('moisture, three quarters of the fat', 0.75);
+  if (from.kind === 'gum' && readSum(a, AT.bindingG) > 0 && readSum(b, AT.bindingG) > 0) return by('binding', clamp(readSum(a, AT.bindingG) / readSum(b, AT.bindingG), 0.1, 20));
   if (from.kind === 'leavening') {
-    const gas = (sums: typeof a): number => readSum(sums, 'baseMmol') + readSum(sums, 'otherCo2Mmol');
+    const gas = (sums: typeof a): number => readSum(sums, AT.baseMmol) + readSum(sums, AT.otherCo2Mmol);
     if (gas(a) > 0 && gas(b) > 0) return by('gas', clamp(gas(a) / gas(b), 0.1, 10));
-    if (readSum(a, 'acidMmol') > 0 && readSum(b, 'acidMmol') > 0) return by('acid', clamp(readSum(a, 'acidMmol') / readSum(b, 'acidMmol'), 0.05, 20));
+    if (readSum(a, AT.acidMmol) > 0 && readSum(b, AT.acidMmol) > 0) return by('acid', clamp(readSum(a, AT.acidMmol) / readSum(b, AT.acidMmol), 0.05, 20));
   }
-  const [wetBefore, wetAfter] = [readSum(a, 'allWaterG'), readSum(b, 'allWaterG')];
+  const [wetBefore, wetAfter] = [readSum(a, AT.allWaterG), readSum(b, AT.allWaterG)];
   if (wetBefore > 0.5 && wetAfter > 0.5) return by('water', clamp(wetBefore / wetAfter, 0.7, 1.4));
   return by('weight', 1);
 }

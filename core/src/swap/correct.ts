@@ -66,7 +66,7 @@ interface Problem {
 }
 
 function made({ standing, row, larder }: Problem, action: ProposalAction, delta: Sums, by: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
-  const sums = Float64Array.from(standing.sums);
+  const sums = standing.sums.slice();
   addTimes(sums, delta, by);
   for (let i = 0; i < sums.length; i++) if ((sums[i] ?? 0) < 0) sums[i] = 0;
   const measures = measuresOf(sums);
@@ -123,8 +123,8 @@ function taking(problem: Problem): readonly Way[] {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     if (!food || !line.massG || isForTaste(food)) return undefined;
     if (row.role === 'thickness' && !isLiquid(food)) return undefined;
-    const per1 = Float64Array.from(tallyOf(line, larder).brings, (amount) => amount / (line.massG ?? 1));
-    const without = Float64Array.from(standing.sums);
+    const per1 = tallyOf(line, larder).brings.map((amount) => amount / (line.massG ?? 1));
+    const without = standing.sums.slice();
     addTimes(without, per1, -line.massG * MOST_TAKEN);
     const gain = (measure(without) - now) * (row.state === 'high' ? -1 : 1);
     return { line, food, per1, gain };

@@ -1,7 +1,7 @@
 import { foodInHand, kindIdOf, type Larder } from '../food';
 import { allLines, type Line, type Part, sumsOfPart, tallyOf } from '../formula';
 import { gramsNumber } from '../quantity';
-import { addTimes, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
+import { addTimes, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
 import { standInMass, type SideChange, sweetnessMass, type SwapRule } from './rule';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
@@ -14,9 +14,9 @@ function partOf(sheet: Worksheet, lineId: string): Part | undefined {
 /** What the part would be without the grams that go: what a sweetener dissolves in and has to make up for. */
 function mixWithout(part: Part, line: Line, fromMassG: number, larder: Larder): { readonly mix: Sums; readonly lostSucroseG: number } {
   const whole = sumsOfPart(part, larder);
-  const mix = Float64Array.from(whole);
+  const mix = whole.slice();
   addTimes(mix, tallyOf(line, larder).brings, -fromMassG / (line.massG || 1));
-  const sweetG = (sums: Sums): number => (sweetnessPer100g(sums) * readSum(sums, 'massG')) / 100;
+  const sweetG = (sums: Sums): number => (sweetnessPer100g(sums) * readSum(sums, AT.massG)) / 100;
   return { mix, lostSucroseG: sweetG(whole) - sweetG(mix) };
 }
 

@@ -1,6 +1,6 @@
 import { type Food } from '../food';
 import { type Mark } from '../quantity';
-import { amountFor, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
+import { amountFor, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
 
 export type SwapBasis = 'mass' | 'volume' | 'count' | 'sweetness';
 
@@ -62,6 +62,6 @@ const MOST_SWEETENER = 0.6;
  */
 export function sweetnessMass(mix: Sums, to: Food, lostSucroseG: number): number | undefined {
   if (lostSucroseG <= 0) return 0;
-  const sweetG = (sums: Sums): number => (sweetnessPer100g(sums) * readSum(sums, 'massG')) / 100;
-  return amountFor(mix, bringsPerGram(to), sweetG, sweetG(mix) + lostSucroseG, Math.max(readSum(mix, 'massG') * MOST_SWEETENER, 1));
+  const sweetG = (sums: Sums): number => (sweetnessPer100g(sums) * readSum(sums, AT.massG)) / 100;
+  return amountFor(mix, bringsPerGram(to), sweetG, sweetG(mix) + lostSucroseG, Math.max(readSum(mix, AT.massG) * MOST_SWEETENER, 1));
 }

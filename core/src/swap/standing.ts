@@ -5,10 +5,7 @@ import { type LedgerRole, type Measures, measuresOf, noSums, type Sums } from '.
 import { type Craft } from './craft';
 import { type Worksheet } from './worksheet';
 
-/** A row of the ledger; `left` where the baker saw it out of its band and said to leave it. */
-export interface StandingRow extends LedgerRow {
-  readonly left: boolean;
-}
+export type StandingRow = LedgerRow;
 
 /** How a rebuild stands against its original and its class, in the part that holds the batter or dough. */
 export interface Standing {
@@ -41,7 +38,7 @@ export function standingOf(sheet: Worksheet, larder: Larder, craft: Craft): Stan
   const part = sheet.rebuild.parts.find(({ id }) => id === originalPart?.id) ?? mainPart(sheet.rebuild, larder);
   const original = measuresOf(originalPart ? sumsOfPart(originalPart, larder) : noSums());
   const sums = part ? sumsOfPart(part, larder) : noSums();
-  const rows = ledgerOf(original, measuresOf(sums), product).map((row) => ({ ...row, left: isLeft(row, sheet) }));
+  const rows = ledgerOf(original, measuresOf(sums), product).map((row) => (row.state !== 'in' && isLeft(row, sheet) ? { ...row, left: true } : row));
   return {
     product,
     part,
