@@ -122,3 +122,21 @@ for (const one of [...classics].sort((a, b) => Math.abs(said(b, fitted) - b.scal
   const scale = said(one, fitted);
   process.stdout.write(`${one.heldOut ? 'out' : 'fit'}\t${one.id}\t${one.scale}\t${scale.toFixed(2)}\t${CONSISTENCY_WORDS[Math.round(scale * 2)] ?? ''}\n`);
 }
+
+/** Five classes of the textbook: thin, pour, drop, soft dough, stiff or short. */
+const CLASSES = ['thin', 'pour', 'drop', 'soft dough', 'stiff'] as const;
+const classOf = (scale: number): number => [0.75, 1.75, 2.75, 3.25, Infinity].findIndex((most) => scale < most);
+
+for (const [name, set] of [
+  ['in the fit', classics.filter((one) => !one.heldOut)],
+  ['held out', classics.filter((one) => one.heldOut)],
+] as const) {
+  const table = CLASSES.map(() => CLASSES.map(() => 0));
+  for (const one of set) {
+    const row = table[classOf(one.scale)];
+    const column = classOf(said(one, fitted));
+    if (row) row[column] = (row[column] ?? 0) + 1;
+  }
+  const hits = table.reduce((sum, row, i) => sum + (row[i] ?? 0), 0);
+  process.stdout.write(`${name}: ${hits}/${set.length} in class\n${table.map((row, i) => `${CLASSES[i] ?? ''}\t${row.join('\t')}`).join('\n')}\n`);
+}

@@ -65,6 +65,7 @@ const productClass = z.strictObject({
   rest: z.string().min(1),
   keeping: z.strictObject({ fridgeDays: z.number().min(0), freezerDays: z.number().min(0), words: z.string() }),
   loss: z.strictObject({ low: z.number().min(0).max(1), high: z.number().min(0).max(1) }),
+  servedC: z.number().min(-30).max(80),
   isEatenRaw: z.boolean(),
   mark,
   source: z.string().min(1),

@@ -17,7 +17,20 @@ import {
   viewsOf,
 } from '../formula';
 import { classOf, type ProductClass } from '../product';
-import { type Consistency, consistencyOf, type Lift, liftOf, type Measures, measuresOf, noSums, type Sums, type Sweetness, sweetnessOf } from '../role';
+import {
+  type Consistency,
+  consistencyOf,
+  type Lift,
+  liftOf,
+  type Measures,
+  measuresOf,
+  noSums,
+  type Sums,
+  type SweetenerWarning,
+  sweetenerWarnings,
+  type Sweetness,
+  sweetnessOf,
+} from '../role';
 import { type AllergenReport, allergensOf, type Caution, type CautionRule, cautionsFor } from '../safety';
 import { type Craft, NO_CRAFT } from '../swap';
 
@@ -48,12 +61,15 @@ export interface Analysis {
   /** Undefined where that part weighs nothing. */
   readonly sweetness: Sweetness | undefined;
   readonly lift: Lift | undefined;
+  /** Sandiness, cooling and ceilings at the temperature at which its class is eaten. */
+  readonly sweetenerWarnings: readonly SweetenerWarning[];
   readonly allergens: AllergenReport;
   readonly cautions: readonly Caution[];
   /** Lines that are not in the totals. */
   readonly gaps: readonly Line[];
 }
 
+const ROOM_C = 20;
 const NO_LINES: readonly Line[] = [];
 
 function gapsOf(formula: Formula): readonly Line[] {
@@ -89,6 +105,7 @@ export function analyse(formula: Formula, larder: Larder, tables: Tables = NO_TA
     consistency: consistencyOf(sums),
     sweetness: sweetnessOf(sums),
     lift: liftOf(sums),
+    sweetenerWarnings: sweetenerWarnings(sums, product?.servedC ?? ROOM_C),
     allergens: allergensOf(formula, larder),
     cautions: cautionsFor(formula, totals, larder, tables.cautions, product),
     gaps: gapsOf(formula),

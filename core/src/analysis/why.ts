@@ -95,7 +95,11 @@ function notesOf(role: LedgerRole, sums: Sums): readonly string[] {
   const massG = of(sums, 'massG');
   if (role === 'sweetness' && massG > 0) {
     const sweet = ((measureRole('sweetness', sums) ?? 0) * massG) / 100;
-    return [`In the whole mix as sweet as ${show(sweet, 0)} g of sugar. Of that ${show(of(sums, 'bulkSweetG'), 0)} g from sugars and polyols.`];
+    const volumeMl = of(sums, 'volumeMl');
+    return [
+      `As sweet as ${show(sweet, 0)} g of sugar in the batch, ${show((sweet * 100) / massG)} g in 100 g${volumeMl > 0 ? `, ${show((sweet * 100) / volumeMl)} g in 100 mL of the mix without air` : ''}. Of the whole ${show(of(sums, 'bulkSweetG'), 0)} g come from sugars and polyols.`,
+      'Air dilutes: beaten to twice its volume it tastes half as sweet for each spoon.',
+    ];
   }
   if (role === 'acid' || role === 'lift') {
     const lift = liftOf(sums);

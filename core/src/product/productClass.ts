@@ -32,6 +32,8 @@ export interface ProductClass {
   readonly rest: string;
   readonly keeping: { readonly fridgeDays: number; readonly freezerDays: number; readonly words: string };
   readonly loss: Loss;
+  /** How cold it is when it is eaten, or kept until then. */
+  readonly servedC: number;
   readonly isEatenRaw: boolean;
   readonly mark: Mark;
   readonly source: string;

@@ -17,6 +17,7 @@ export interface Measured {
  */
 export const BROUGHT = [
   'massG',
+  'volumeMl',
   'waterG',
   'allWaterG',
   'sugarsG',
@@ -87,6 +88,19 @@ function sucroseOf({ per100g, sugarsBy }: Food): number {
   return Math.max((per100g.sugarsG ?? 0) - named, 0);
 }
 
+/** Density of what foods are made of at 20 °C, g/mL [Choi & Okos 1986, from memory]; alcohol from handbooks, from memory. */
+const DENSITY = { waterG: 0.998, proteinG: 1.32, fatG: 0.917, carbohydrateG: 1.59, ashG: 2.42, alcoholG: 0.79 } as const;
+
+/** Millilitres of a gram of a food without air; what its composition does not say counts as water. */
+function volumeOf({ per100g }: Food): number {
+  let [known, volume] = [0, 0];
+  for (const [part, density] of Object.entries(DENSITY) as [keyof typeof DENSITY, number][]) {
+    known += per100g[part] ?? 0;
+    volume += (per100g[part] ?? 0) / density;
+  }
+  return (volume + Math.max(100 - known, 0) / DENSITY.waterG) / 100;
+}
+
 /** What one gram of a food brings. */
 function reckon(food: Food): Sums {
   const { per100g, roles, kind } = food;
@@ -95,6 +109,7 @@ function reckon(food: Food): Sums {
   const isBaseless = (roles.base?.amount ?? 0) === 0;
   const brought: Partial<Record<Brought, number>> = {
     massG: 1,
+    volumeMl: volumeOf(food),
     ...wetting(food, 1),
     allWaterG: (per100g.waterG ?? 0) / 100,
     foamG: roles.foam?.amount ?? 0,

@@ -1,7 +1,7 @@
 export { addTimes, AT, BROUGHT, bringsOf, bringsPerGram, type Brought, type Measured, noSums, read as readSum, type Sums, sumsOf, zeros } from './brings';
 export { bulkSweetness } from './bulkSweetness';
 export { type Lift, liftOf, SOAPY_SHARE } from './lift';
-export { intenseSweetness, type Sweetness, sweetnessCeiling, sweetnessOf, sweetnessPer100g } from './sweetness';
+export { intenseSweetness, type SweetenerWarning, sweetenerWarnings, type Sweetness, sweetnessCeiling, sweetnessOf, sweetnessPer100g } from './sweetness';
 export {
   amountFor,
   type Consistency,

@@ -1,8 +1,9 @@
 import { join } from 'node:path';
 import { loadShippedLarder } from '@fellmist/data';
 import fc from 'fast-check';
+import { MF } from 'mf-parser';
 import { type Food, INTENSE } from '../food';
-import { bulkSweetness, intenseSweetness, liftOf, type Measured, SOAPY_SHARE, type Sums, sumsOf, sweetnessCeiling, sweetnessOf } from './index';
+import { AT, bulkSweetness, intenseSweetness, liftOf, type Measured, readSum, SOAPY_SHARE, type Sums, sumsOf, sweetenerWarnings, sweetnessCeiling, sweetnessOf } from './index';
 
 const foods = new Map(loadShippedLarder(join(__dirname, '../../../data')).foods.map((food) => [food.id, food]));
 
@@ -82,17 +83,52 @@ describe('sweetness', () => {
   });
 });
 
+describe('what sweeteners do when cold', () => {
+  // Erythritol dissolves to 37 % by mass of its solution at 25 °C (handbook, from memory): 58.7 g in 100 g of water.
+  test('erythritol that the water holds when warm turns sandy in the fridge', () => {
+    const kinds = (grams: Readonly<Record<string, number>>, servedC: number) => sweetenerWarnings(mix(grams), servedC).map(({ kind }) => kind);
+    expect(kinds({ water: 100, erythritol: 57 }, 25)).not.toContain('sandy');
+    expect(kinds({ water: 100, erythritol: 60 }, 25)).toContain('sandy');
+    expect(kinds({ water: 100, erythritol: 40 }, 5)).toContain('sandy');
+    expect(kinds({ water: 100, allulose: 60 }, 5)).toEqual([]);
+    expect(kinds({ water: 500, erythritol: 50 }, 20)).toEqual([]);
+    expect(kinds({ water: 1000, 'stevia-reba': 20 }, 20)).toEqual(['ceiling']);
+  });
+
+  // Sucrose solution of 20 °Brix weighs 1.083 g/mL at 20 °C (ICUMSA tables, from memory); additive volumes come within 1 %.
+  test('the volume of a syrup without air', () => {
+    const sums = mix({ sugar: 20, water: 80 });
+    expect(readSum(sums, AT.massG) / readSum(sums, AT.volumeMl)).toBeCloseTo(1.083, 1);
+    expect(Math.abs(readSum(sums, AT.massG) / readSum(sums, AT.volumeMl) / 1.083 - 1)).toBeLessThan(0.01);
+  });
+});
+
 describe('lift and acid', () => {
-  // Stoichiometry: KHC4H4O6 188.18 g/mol neutralises NaHCO3 84.007 g/mol one to one, 2.24 parts by mass.
-  test('soda and cream of tartar at 1 to 2.24 leave nothing over and give all their gas', () => {
-    const lift = liftOf(mix({ 'baking-soda': 4.6, 'cream-of-tartar': 4.6 * (188.18 / 84.007), cornflour: 200 }));
+  // Molar masses from mf-parser, a chemistry package; the equations: NaHCO3 + H+ -> CO2 + H2O + Na+.
+  const molarG = (formula: string): number => new MF(formula).getInfo().mass;
+
+  test('what pure leaveners and acids bring is what their molar masses say', () => {
+    const per100 = (id: string, role: 'base' | 'acid' | 'co2'): number => food(id).roles[role]?.amount ?? NaN;
+    expect(per100('baking-soda', 'base')).toBeCloseTo(100_000 / molarG('NaHCO3'), 0);
+    expect(per100('potassium-bicarbonate', 'base')).toBeCloseTo(100_000 / molarG('KHCO3'), 0);
+    expect(per100('cream-of-tartar', 'acid')).toBeCloseTo(100_000 / molarG('KHC4H4O6'), 0);
+    expect(per100('tartaric-acid', 'acid')).toBeCloseTo(200_000 / molarG('C4H6O6'), 0);
+    expect(per100('citric-acid', 'acid')).toBeCloseTo(300_000 / molarG('C6H8O7'), 0);
+    // Baker's ammonia gives all of itself as gas: NH4HCO3 -> NH3 + CO2 + H2O, of which CO2 is counted.
+    expect(per100('ammonium-bicarbonate', 'co2')).toBeCloseTo(100_000 / molarG('NH4HCO3'), 0);
+    // White vinegar of 5 % acetic acid.
+    expect(per100('white-vinegar', 'acid')).toBeCloseTo(5000 / molarG('C2H4O2'), 0);
+  });
+
+  test('soda and cream of tartar, mole for mole, leave nothing over and give all their gas', () => {
+    const lift = liftOf(mix({ 'baking-soda': 4.6, 'cream-of-tartar': 4.6 * (molarG('KHC4H4O6') / molarG('NaHCO3')), cornflour: 200 }));
     expect(lift?.leftMmol).toBeCloseTo(0, 1);
-    expect(lift?.co2Mmol).toBeCloseTo((4.6 * 1000) / 84.007, 1);
+    expect(lift?.co2Mmol).toBeCloseTo((4.6 * 1000) / molarG('NaHCO3'), 1);
   });
 
   test('soda alone gives half, and is soapy where much of it is left', () => {
     const lift = liftOf(mix({ 'baking-soda': 4.6, cornflour: 200, water: 200 }));
-    expect(lift?.co2Mmol).toBeCloseTo((4.6 * 1000) / 84.007 / 2, 1);
+    expect(lift?.co2Mmol).toBeCloseTo((4.6 * 1000) / molarG('NaHCO3') / 2, 1);
     expect(lift?.sodaLeftTsp).toBeCloseTo(1, 2);
     expect(lift?.sodaLeftShare).toBeGreaterThan(SOAPY_SHARE);
   });
@@ -107,7 +143,7 @@ describe('lift and acid', () => {
   // US trade standard for baking powder: at least 12 % of its mass as carbon dioxide, 44.01 g/mol (from memory).
   test('baking powder gives at least the gas the trade asks for and leaves no balance', () => {
     const lift = liftOf(mix({ 'baking-powder': 10 }));
-    expect(lift?.co2Mmol).toBeGreaterThanOrEqual((0.12 * 10_000) / 44.01);
+    expect(lift?.co2Mmol).toBeGreaterThanOrEqual((0.12 * 10_000) / molarG('CO2'));
     expect(lift?.leftMmol).toBe(0);
   });
 

@@ -85,3 +85,57 @@ export function sweetnessOf(sums: Sums): Sweetness | undefined {
   const atCeiling = INTENSE.filter((one) => intenseSweetness(one, (intenseMg(sums, one) * 1000) / massG) >= SPENT * sweetnessCeiling(one));
   return { sucroseG: (per100g * massG) / 100, bulkG: read(sums, AT.bulkSweetG), per100g, atCeiling, unknownG: read(sums, AT.unknownSugarsG) };
 }
+
+/** Grams of erythritol in 100 g of its saturated solution, by °C [handbook: 37 at 25 °C; the others from memory]. */
+const ERYTHRITOL_DISSOLVES: readonly (readonly [tempC: number, percent: number])[] = [
+  [-10, 15],
+  [0, 20],
+  [10, 27],
+  [20, 34],
+  [25, 37],
+  [40, 48],
+];
+
+function erythritolSolubility(tempC: number): number {
+  const [first, last] = [ERYTHRITOL_DISSOLVES[0], ERYTHRITOL_DISSOLVES.at(-1)];
+  if (!first || !last || tempC <= first[0]) return first?.[1] ?? 0;
+  for (let i = 1; i < ERYTHRITOL_DISSOLVES.length; i++) {
+    const [below, above] = [ERYTHRITOL_DISSOLVES[i - 1], ERYTHRITOL_DISSOLVES[i]];
+    if (below && above && tempC <= above[0]) return below[1] + ((above[1] - below[1]) * (tempC - below[0])) / (above[0] - below[0]);
+  }
+  return last[1];
+}
+
+/** Share of a mouthful from which erythritol cools the tongue [common practice]. */
+const COOLS_FROM = 0.1;
+
+export interface SweetenerWarning {
+  readonly kind: 'sandy' | 'cooling' | 'ceiling';
+  readonly words: string;
+}
+
+/**
+ * What sweeteners will do when the mix is eaten at `servedC`, °C: erythritol that its water cannot hold turns sandy, much of
+ * it cools, and an intense sweetener at its ceiling adds no more.
+ */
+export function sweetenerWarnings(sums: Sums, servedC: number): readonly SweetenerWarning[] {
+  const [massG, waterG, erythritolG] = [read(sums, AT.massG), read(sums, AT.allWaterG), read(sums, AT.erythritolG)];
+  const warnings: SweetenerWarning[] = [];
+  const held = erythritolSolubility(servedC);
+  if (erythritolG > 1 && (erythritolG * 100) / (erythritolG + waterG) > held) {
+    const keepsG = (waterG * held) / (100 - held);
+    warnings.push({
+      kind: 'sandy',
+      words: `At ${servedC} °C the water holds about ${Math.round(keepsG)} g of the ${Math.round(erythritolG)} g of erythritol: the rest turns sandy. Put allulose or another sweetener for part of it.`,
+    });
+  }
+  if (massG > 0 && erythritolG / massG > COOLS_FROM) {
+    warnings.push({ kind: 'cooling', words: `Erythritol is ${Math.round((erythritolG * 100) / massG)} % of it: above about 10 % it cools the tongue.` });
+  }
+  for (const one of sweetnessOf(sums)?.atCeiling ?? []) {
+    warnings.push({ kind: 'ceiling', words: `More ${SWEETENER_NAMES[one] ?? one} adds next to nothing here: a second, unlike sweetener would.` });
+  }
+  return warnings;
+}
+
+const SWEETENER_NAMES: Readonly<Partial<Record<Intense, string>>> = { 'rebaudioside-a': 'stevia', stevioside: 'stevia', mogroside: 'monk fruit', 'acesulfame-k': 'acesulfame K' };

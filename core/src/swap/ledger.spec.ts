@@ -157,6 +157,21 @@ describe('sweetness by swap', () => {
   });
 });
 
+describe('the acid that goes with a swap', () => {
+  test('buttermilk for milk leaves the soda without a partner: soapy, and something sour or less soda is offered', () => {
+    const start = startWorksheet(read('Pancakes\nServes 4\n200 g plain flour\n300 ml buttermilk\n1 egg\n1 1/2 tsp baking soda\n20 g sugar\n1/4 tsp salt'));
+    const acid = (sheet: Worksheet) => standingOf(sheet, larder, shipped).rows.find(({ role }) => role === 'acid');
+    expect(acid(start)?.state).toBe('in');
+    const milk = ruleByRoles(food('buttermilk'), [{ food: food('whole-milk'), share: 1 }]);
+    if (!milk) throw new Error('no rule');
+    const sheet = swapped(start, 'buttermilk', milk);
+    expect(acid(sheet)?.state).toBe('low');
+    const ways = adviceOf(sheet, standingOf(sheet, larder, shipped), larder, shipped).find(({ row }) => row.role === 'acid')?.ways ?? [];
+    expect(ways.length).toBeGreaterThan(0);
+    expect(acid(settleAll(sheet, larder, shipped).sheet)?.state).toBe('in');
+  });
+});
+
 describe('any food for any other', () => {
   test('a food does not stand in for itself, alone or in a blend', () => {
     expect(ruleByRoles(food('plain-flour'), [{ food: food('plain-flour'), share: 1 }])).toBeUndefined();

@@ -103,6 +103,7 @@ export class Ledger {
     return { words: `The rebuild ${consistency.word}${original}.${unknown}`, rest };
   });
 
+  protected readonly warnings = computed(() => this.desk.rebuild()?.sweetenerWarnings ?? []);
   protected readonly over = computed(() =>
     (this.desk.standing()?.overProtein ?? []).map(({ limit, share }: OverLimit) => ({
       id: limit.foods[0] ?? '',
