@@ -3,6 +3,7 @@ import { type Line, tallyOf } from '../formula';
 import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, ROLE_FACTS, type Sums } from '../role';
 import { type Craft } from './craft';
 import { isForTaste, isLiquid, rankedLiquids } from './liquids';
+import { isSpent } from './rule';
 import { BALANCE_RULE, type Standing, type StandingRow, unrestOf } from './standing';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
@@ -86,7 +87,8 @@ function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correct
   const massG =
     amountFor(standing.sums, per1, measure, aim, mostG) ?? (row.band && amountFor(standing.sums, per1, measure, row.state === 'low' ? row.band.low : row.band.high, mostG));
   if (massG === undefined || !(massG >= LEAST_G[row.role])) return undefined;
-  return madeOf(problem, food, wholePieces(food, massG), words);
+  const way = madeOf(problem, food, wholePieces(food, massG), words);
+  return row.role === 'sweetness' && isSpent(way.sums, food) ? undefined : way;
 }
 
 /** Eggs go in by the half at the least: a piece weight, or 50 g for an egg and 33 for a white. */

@@ -149,6 +149,12 @@ describe('sweetness by swap', () => {
     expect(openSwap(cream, lineOf(cream, 'sugar').id, rule('sugar-stevia'), 1, larder)).toMatchObject({ ok: false, error: expect.stringContaining('sweetness') });
   });
 
+  test('no sweetener is ever taken beyond what it can give: stevia for all the sugar of muffins is refused, a third of it is spoons', () => {
+    const start = startWorksheet(read(MUFFINS));
+    expect(openSwap(start, lineOf(start, 'sugar').id, rule('sugar-stevia'), 1, larder)).toMatchObject({ ok: false });
+    expect(lineOf(swapped(start, 'sugar', rule('sugar-stevia'), 0.3), 'stevia-drops').massG).toBeLessThan(15);
+  });
+
   test('all sweetener gone is answered: sweetness and bulk are low, and foods at hand are offered', () => {
     const start = startWorksheet(read(MUFFINS));
     const bare = { ...start, rebuild: { ...start.rebuild, parts: start.rebuild.parts.map((part) => ({ ...part, lines: part.lines.filter(({ foodId }) => foodId !== 'sugar') })) } };

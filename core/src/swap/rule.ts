@@ -1,6 +1,6 @@
 import { type Food } from '../food';
 import { type Mark } from '../quantity';
-import { amountFor, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
+import { addTimes, amountFor, AT, bringsPerGram, readSum, type Sums, sweetnessOf, sweetnessPer100g } from '../role';
 
 export type SwapBasis = 'mass' | 'volume' | 'count' | 'sweetness';
 
@@ -63,5 +63,14 @@ const MOST_SWEETENER = 0.6;
 export function sweetnessMass(mix: Sums, to: Food, lostSucroseG: number): number | undefined {
   if (lostSucroseG <= 0) return 0;
   const sweetG = (sums: Sums): number => (sweetnessPer100g(sums) * readSum(sums, AT.massG)) / 100;
-  return amountFor(mix, bringsPerGram(to), sweetG, sweetG(mix) + lostSucroseG, Math.max(readSum(mix, AT.massG) * MOST_SWEETENER, 1));
+  const found = amountFor(mix, bringsPerGram(to), sweetG, sweetG(mix) + lostSucroseG, Math.max(readSum(mix, AT.massG) * MOST_SWEETENER, 1));
+  if (found === undefined) return undefined;
+  const sweetened = mix.slice();
+  addTimes(sweetened, bringsPerGram(to), found);
+  return isSpent(sweetened, to) ? undefined : found;
+}
+
+/** Whether an intense sweetener of this food is at its ceiling in a mix: it is then bitter, and more of it adds nothing. */
+export function isSpent(mix: Sums, food: Food): boolean {
+  return (sweetnessOf(mix)?.atCeiling ?? []).some((one) => food.roles[one] !== undefined);
 }

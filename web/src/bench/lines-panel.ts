@@ -19,7 +19,7 @@ import { FIGURE_ROWS, showNumber } from '../ui/figures';
           }
         </select>
       </div>
-      <table>
+      <table class="figures">
         <thead>
           <tr>
             <th scope="col">line</th>
@@ -50,36 +50,11 @@ import { FIGURE_ROWS, showNumber } from '../ui/figures';
     </section>
   `,
   styles: `
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      font-size: 14px;
-    }
-    thead th {
-      padding: 6px 0 3px;
-      color: var(--soft-ink);
-      font-size: 13px;
-      font-weight: 400;
-      text-align: right;
-    }
-    th:first-child {
-      text-align: left;
-    }
-    tbody tr {
-      border-top: 1px solid var(--rule);
-    }
     tbody th {
-      padding: 4px 0;
       font-weight: 600;
     }
     td {
-      width: 68px;
-      text-align: right;
       vertical-align: top;
-      padding-top: 4px;
-    }
-    .now {
-      font-weight: 700;
     }
     .bar {
       display: block;

@@ -34,7 +34,6 @@ import {
   pairLines,
   type Part,
   placeRebuildLines,
-  pricePer100g,
   type Proposal,
   rankCandidates,
   type RankedCandidate,
@@ -54,6 +53,7 @@ import { Store } from '@ngrx/store';
 import { Preferences } from '../shell/preferences';
 import { benchActions, benchFeature } from './bench.feature';
 import { larderFeature } from './larder.feature';
+import { Prices } from './prices';
 
 interface Ready {
   readonly sheet: Worksheet;
@@ -76,6 +76,7 @@ export interface SettledWords {
 export class Desk {
   private readonly store = inject(Store);
   private readonly preferences = inject(Preferences);
+  private readonly prices = inject(Prices);
   readonly larder = this.store.selectSignal(larderFeature.selectLarder);
   private readonly payload = this.store.selectSignal(larderFeature.selectPayload);
   readonly sheet = this.store.selectSignal(benchFeature.selectPresent);
@@ -118,16 +119,6 @@ export class Desk {
     return standing?.product && tables && rebuild ? betterClass(rebuild.measures, standing.product, tables.classes) : undefined;
   });
 
-  private readonly prices = computed((): ReadonlyMap<string, number> => {
-    const packs = this.payload()?.packs ?? [];
-    return new Map(
-      packs.flatMap(({ pack }) => {
-        const each = pricePer100g(pack);
-        return each === undefined ? [] : [[pack.id, each / 100] as const];
-      }),
-    );
-  });
-
   readonly cost = computed((): BatchCost | undefined => this.costOf(this.rebuildFormula()));
 
   /** How the goals of a portion stand. */
@@ -146,7 +137,7 @@ export class Desk {
   /** What a formula's batch costs by the prices of the household's packs. */
   costOf(formula: Formula | undefined): BatchCost | undefined {
     const larder = this.larder();
-    return formula && larder ? batchCost(formula, larder, this.prices()) : undefined;
+    return formula && larder ? batchCost(formula, larder, this.prices.perGram()) : undefined;
   }
 
   foodName(id: string | undefined): string | undefined {
