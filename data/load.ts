@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type ShippedLarder } from '@fellmist/contract';
-import { readCautions, readCorrectives, readFoodTable, readProductClasses, readSwapRules, readWordGroups } from '@fellmist/contract/tables';
+import { readCautions, readColdStyles, readCorrectives, readFoodTable, readProductClasses, readSwapRules, readWordGroups } from '@fellmist/contract/tables';
 
 /** The shipped foods, swap rules and cautions, read from the tables in `folder` (this folder of the repository). */
 export function loadShippedLarder(folder: string): ShippedLarder {
@@ -11,6 +11,7 @@ export function loadShippedLarder(folder: string): ShippedLarder {
     rules: readSwapRules(read('swap-rules.json')),
     classes: readProductClasses(read('product-classes.json')),
     correctives: readCorrectives(read('correctives.json')),
+    coldStyles: readColdStyles(read('cold-styles.json')),
     cautions: readCautions(read('cautions.json')),
     wordGroups: readWordGroups(read('words.json')),
   };

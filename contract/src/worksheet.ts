@@ -63,6 +63,19 @@ const goals = z.strictObject({
   targets: z.array(z.strictObject({ figure: z.enum([...FIGURES, 'cost']), kind: z.enum(['at most', 'at least']), amount: z.number().min(0).max(1e7) })).max(40),
 });
 
+const positive = z.number().positive().max(1e7);
+
+const cold = z.strictObject({
+  styleId: z.string().max(40),
+  storedC: z.number().min(-40).max(10),
+  servedC: z.number().min(-40).max(10),
+  bowlMl: positive,
+  mixer: z.enum(['stand', 'hand']),
+  liquidFirst: z.number().min(0).max(1),
+  splashes: z.array(z.strictObject({ foodId: z.string().max(80), massG: mass })).max(40),
+  readings: z.array(z.strictObject({ mixG: positive, foamG: positive, cupMl: positive })).max(100),
+});
+
 export const formulaSchema = z.strictObject({
   title: z.string().trim().min(1, 'A formula needs a title.').max(120),
   portions: z.number().positive().max(10_000),
@@ -75,6 +88,7 @@ export const formulaSchema = z.strictObject({
   portionMassG: z.number().positive().max(1e7).optional(),
   yieldMassG: z.number().positive().max(1e7).optional(),
   goals: goals.optional(),
+  cold: cold.optional(),
   carried: z.record(z.string(), z.unknown()).optional(),
 }) satisfies z.ZodType<Formula>;
 

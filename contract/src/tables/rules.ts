@@ -1,4 +1,4 @@
-import { type CautionRule, type Corrective, LEDGER_ROLES, type ProductClass, type SwapRule, type WordGroup } from '@fellmist/core';
+import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER_ROLES, type ProductClass, type SwapRule, type WordGroup } from '@fellmist/core';
 import * as z from 'zod';
 
 const reason = z.string().min(1);
@@ -80,6 +80,23 @@ const corrective = z.strictObject({
   mark,
   source: z.string().min(1),
 }) satisfies z.ZodType<Corrective>;
+
+const range = z.strictObject({ low: z.number(), high: z.number() }).refine(({ low, high }) => low < high, 'a band runs from low to high');
+
+const coldStyle = z.strictObject({
+  id: z.string(),
+  name: z.string().min(1),
+  bands: z.partialRecord(z.enum(COLD_FIGURES), range),
+  overrun: range,
+  servedC: z.number().min(-30).max(10),
+  steps: z.array(z.strictObject({ words: z.string().min(1), minutes: z.number().min(0), isHandsOn: z.boolean() })).min(1),
+  source: z.string().min(1),
+}) satisfies z.ZodType<ColdStyle>;
+
+/** Styles of frozen treats from their JSON table; throws a ZodError with the path of the first fault. */
+export function readColdStyles(json: string): readonly ColdStyle[] {
+  return z.array(coldStyle).parse(JSON.parse(json));
+}
 
 /** Product classes from their JSON table; throws a ZodError with the path of the first fault. */
 export function readProductClasses(json: string): readonly ProductClass[] {

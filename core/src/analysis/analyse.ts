@@ -1,3 +1,4 @@
+import { type ColdStyle } from '../cold';
 import { type Larder } from '../food';
 import {
   type Counting,
@@ -37,9 +38,10 @@ import { type Craft, NO_CRAFT } from '../swap';
 /** All tables that an analysis or a rebuild is worked out with. */
 export interface Tables extends Craft {
   readonly cautions: readonly CautionRule[];
+  readonly coldStyles: readonly ColdStyle[];
 }
 
-export const NO_TABLES: Tables = { ...NO_CRAFT, cautions: [] };
+export const NO_TABLES: Tables = { ...NO_CRAFT, cautions: [], coldStyles: [] };
 
 /** What a part that is chosen at the table would add to a portion. */
 export interface AtTable {

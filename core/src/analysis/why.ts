@@ -72,6 +72,15 @@ function givenBy(role: LedgerRole, line: Sums, whole: Sums): LinePart | undefine
       return grams(of(line, 'browningG'), 'as glucose');
     case 'salt':
       return grams(of(line, 'saltG'), 'salt');
+    case 'solids':
+      return grams(of(line, 'massG') - of(line, 'allWaterG'), 'solids');
+    case 'ice': {
+      const se = of(line, 'seG');
+      const water = of(line, 'allWaterG');
+      return se < 0.05 && water < 0.05
+        ? undefined
+        : { amount: water - se, words: [water >= 0.05 ? `${show(water, 0)} g water` : '', se >= 0.05 ? `${show(se, 1)} g as sucrose` : ''].filter(Boolean).join(', ') };
+    }
   }
 }
 
@@ -87,7 +96,7 @@ function sourceOf(role: LedgerRole, food: Food): string {
     browning: ['browning'],
   } as const;
   if (role === 'thickness') return food.thirst ? food.thirst.source : 'thirst unknown: left out';
-  const values = role === 'fat' || role === 'salt' ? [] : names[role].flatMap((name) => food.roles[name] ?? []);
+  const values = role === 'fat' || role === 'salt' || role === 'solids' || role === 'ice' ? [] : names[role].flatMap((name) => food.roles[name] ?? []);
   return values.length > 0 ? [...new Set(values.map(({ source }) => source))].join('; ') : food.source;
 }
 

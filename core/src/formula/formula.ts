@@ -1,5 +1,6 @@
 import { type Amount, type MeasureSystem } from '../quantity';
 import { type MassBasis, type MassGap } from '../food';
+import { type ColdSetup } from './coldSetup';
 import { type Goals } from './goals';
 
 export type DoubtCode =
@@ -79,6 +80,8 @@ export interface Formula {
   readonly yieldMassG?: number;
   /** What a portion should come to, and the diet it is for. */
   readonly goals?: Goals;
+  /** How it is frozen or whipped; absent where nobody said. */
+  readonly cold?: ColdSetup;
   /** Members of an imported document that Fellmist does not use and gives back on export. */
   readonly carried?: Readonly<Record<string, unknown>>;
 }

@@ -1,3 +1,4 @@
+export { type ColdSetup, type OverrunReading } from './coldSetup';
 export { doubtWords } from './doubtWords';
 export { allLines, changeLine, type Doubt, type DoubtCode, type Formula, type Line, type Origin, type Part } from './formula';
 export { type Goal, type Goals, type GoalState, judgeGoals, NO_GOALS } from './goals';

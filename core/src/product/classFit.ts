@@ -9,7 +9,20 @@ export function outside(measure: number, low: number, high: number): number {
 }
 
 /** Weight of a role in telling classes apart: thickness most, salt hardly. House values. */
-const TELLS: Readonly<Record<LedgerRole, number>> = { thickness: 3, structure: 1, binding: 0.5, sweetness: 1, bulk: 1, fat: 1, lift: 1.5, acid: 0.5, browning: 0.5, salt: 0.2 };
+const TELLS: Readonly<Record<LedgerRole, number>> = {
+  thickness: 3,
+  structure: 1,
+  binding: 0.5,
+  sweetness: 1,
+  bulk: 1,
+  fat: 1,
+  lift: 1.5,
+  acid: 0.5,
+  browning: 0.5,
+  salt: 0.2,
+  solids: 1,
+  ice: 1,
+};
 
 /** How badly a mix fits a class: 0 where every role lies in its band. */
 export function misfitOf(measures: Measures, product: ProductClass): number {

@@ -1,4 +1,4 @@
-import { LEDGER_ROLES, type LedgerRole, type Measures, ROLE_FACTS } from '../role';
+import { COLD_ROLES, LEDGER_ROLES, type LedgerRole, type Measures, ROLE_FACTS } from '../role';
 import { outside } from './classFit';
 import { type ProductClass } from './productClass';
 
@@ -34,6 +34,7 @@ export interface LedgerRow {
 }
 
 function nearOriginal(role: LedgerRole, original: number, isClassed: boolean): { readonly low: number; readonly high: number } | undefined {
+  if (COLD_ROLES.includes(role) && !isClassed) return undefined;
   const follows = FOLLOWS[role];
   const facts = ROLE_FACTS[role];
   if (!follows && isClassed) return undefined;
@@ -68,6 +69,8 @@ export function wantedBand(role: LedgerRole, original: number | undefined, produ
 /** Widths of a band by which a role may lie outside before anyone speaks of it. House value. */
 const HARDLY = 0.02;
 
+const WARM_ROLES = LEDGER_ROLES.filter((role) => !COLD_ROLES.includes(role));
+
 /** The bands wanted last: an original and its class stay while a rebuild is worked on. */
 let last: { readonly original: Measures; readonly product: ProductClass | undefined; readonly bands: Readonly<Partial<Record<LedgerRole, WantedBand>>> } | undefined;
 
@@ -85,7 +88,8 @@ function bandsFor(original: Measures, product: ProductClass | undefined): Readon
 /** The ledger: for each role original, rebuild, what is wanted, and whether the rebuild is there. */
 export function ledgerOf(original: Measures, rebuild: Measures, product: ProductClass | undefined): readonly LedgerRow[] {
   const bands = bandsFor(original, product);
-  return LEDGER_ROLES.map((role): LedgerRow => {
+  const roles = bands.ice ? LEDGER_ROLES : WARM_ROLES;
+  return roles.map((role): LedgerRow => {
     const [before, now, band] = [original[role], rebuild[role], bands[role]];
     if (now === undefined || !band) return { role, original: before, rebuild: now, band, state: 'unknown', off: 0, left: false };
     const tolerance = HARDLY * (band.high - band.low);

@@ -1,4 +1,4 @@
-import { type Food, INTENSE, type Intense } from '../food';
+import { type Food, INTENSE, type Intense, type Polyol, type Sugar } from '../food';
 import { bulkSweetness } from './bulkSweetness';
 
 /** A weighed food in a mix; `melted` makes a solid fat flow, `beaten` counts the foam it can hold. */
@@ -45,6 +45,10 @@ export const BROUGHT = [
   'flourG',
   'powderG',
   'erythritolG',
+  'seG',
+  'msnfG',
+  'lactoseG',
+  'alcoholG',
   'unknownThirstG',
   'unknownSugarsG',
   ...INTENSE,
@@ -101,6 +105,59 @@ function volumeOf({ per100g }: Food): number {
   return (volume + Math.max(100 - known, 0) / DENSITY.waterG) / 100;
 }
 
+/** Molar mass of sucrose over that of each sugar, polyol and alcohol, 342.30 / M [as Goff & Hartel, Ice Cream, 7th ed.]. */
+export const FREEZING_FACTOR: Readonly<Record<Sugar | Polyol | 'erythritol' | 'allulose' | 'alcohol', number>> = {
+  sucrose: 1,
+  lactose: 1,
+  maltose: 1,
+  glucose: 1.9,
+  fructose: 1.9,
+  galactose: 1.9,
+  tagatose: 1.9,
+  allulose: 1.9,
+  xylitol: 2.25,
+  sorbitol: 1.88,
+  mannitol: 1.88,
+  maltitol: 0.994,
+  isomalt: 0.994,
+  lactitol: 0.994,
+  glycerol: 3.717,
+  erythritol: 2.803,
+  alcohol: 7.43,
+};
+
+/** Lactose in milk solids without fat [Goff & Hartel]. */
+const LACTOSE_OF_MSNF = 0.545;
+
+function weightedBy(parts: Readonly<Partial<Record<Sugar | Polyol, number>>> | undefined): { readonly seG: number; readonly grams: number } {
+  let [seG, grams] = [0, 0];
+  for (const [name, amount] of Object.entries(parts ?? {}) as [Sugar | Polyol, number][]) {
+    seG += amount * FREEZING_FACTOR[name];
+    grams += amount;
+  }
+  return { seG, grams };
+}
+
+/** What a gram does to the freezing point. Sugars and polyols that nobody told apart count as sucrose and as maltitol. */
+function freezing({ kind, per100g, sugarsBy, polyolsBy, roles }: Food): Partial<Record<Brought, number>> {
+  const { waterG = 0, fatG = 0, sugarsG = 0, addedSugarsG = 0, polyolsG = 0, erythritolG = 0, alluloseG = 0, alcoholG = 0 } = per100g;
+  const isMilk = kind === 'dairy' || (roles.setting !== undefined && kind === 'protein' && (sugarsBy?.lactose ?? 0) > 0);
+  const msnfG = isMilk ? Math.max(100 - waterG - fatG - addedSugarsG, 0) : 0;
+  const named = weightedBy(sugarsBy);
+  const unnamed = Math.max(sugarsG - named.grams, 0);
+  const polyols = weightedBy(polyolsBy);
+  const lactoseG = sugarsBy?.lactose ?? (isMilk ? Math.min(unnamed, LACTOSE_OF_MSNF * msnfG) : 0);
+  const seG =
+    named.seG +
+    unnamed +
+    polyols.seG +
+    Math.max(polyolsG - erythritolG - polyols.grams, 0) +
+    FREEZING_FACTOR.erythritol * erythritolG +
+    FREEZING_FACTOR.allulose * alluloseG +
+    FREEZING_FACTOR.alcohol * alcoholG;
+  return { seG: seG / 100, msnfG: msnfG / 100, lactoseG: lactoseG / 100, alcoholG: alcoholG / 100 };
+}
+
 /** What one gram of a food brings. */
 function reckon(food: Food): Sums {
   const { per100g, roles, kind } = food;
@@ -129,6 +186,7 @@ function reckon(food: Food): Sums {
     flourG: kind === 'flour' || kind === 'starch' ? 1 : 0,
     powderG: kind === 'protein' ? 1 : 0,
     erythritolG: (per100g.erythritolG ?? 0) / 100,
+    ...freezing(food),
   };
   for (const sweetener of INTENSE) brought[sweetener] = roles[sweetener]?.amount ?? 0;
   const sums = noSums();

@@ -1,4 +1,4 @@
-export { addTimes, AT, BROUGHT, bringsOf, bringsPerGram, type Brought, type Measured, noSums, read as readSum, type Sums, sumsOf, zeros } from './brings';
+export { addTimes, AT, BROUGHT, bringsOf, bringsPerGram, type Brought, FREEZING_FACTOR, type Measured, noSums, read as readSum, type Sums, sumsOf, zeros } from './brings';
 export { bulkSweetness } from './bulkSweetness';
 export { type Lift, liftOf, SOAPY_SHARE } from './lift';
 export { intenseSweetness, type SweetenerWarning, sweetenerWarnings, type Sweetness, sweetnessCeiling, sweetnessOf, sweetnessPer100g } from './sweetness';
@@ -15,5 +15,7 @@ export {
   type RestTime,
   SCALE_MOST,
   scaleOf,
+  scaleOfSums,
 } from './consistency';
-export { type LedgerRole, LEDGER_ROLES, measureRole, type Measures, measuresOf, ROLE_FACTS, type RoleFacts } from './measures';
+export { depressionOf, freezingPointOf, iceAt } from './freezing';
+export { COLD_ROLES, type LedgerRole, LEDGER_ROLES, measureRole, type Measures, measuresOf, ROLE_FACTS, type RoleFacts } from './measures';

@@ -1,11 +1,12 @@
 import { type Mark } from '../quantity';
 import { AT, read, type Sums } from './brings';
 import { SCALE_MOST, scaleOfSums } from './consistency';
+import { iceAt } from './freezing';
 import { liftOf } from './lift';
 import { sweetnessPer100g } from './sweetness';
 
 /** What a mix is judged by, in the order in which a baker would. */
-export const LEDGER_ROLES = ['thickness', 'structure', 'binding', 'sweetness', 'bulk', 'fat', 'lift', 'acid', 'browning', 'salt'] as const;
+export const LEDGER_ROLES = ['thickness', 'structure', 'binding', 'sweetness', 'bulk', 'fat', 'lift', 'acid', 'browning', 'salt', 'solids', 'ice'] as const;
 export type LedgerRole = (typeof LEDGER_ROLES)[number];
 
 export interface RoleFacts {
@@ -158,12 +159,49 @@ export const ROLE_FACTS: Readonly<Record<LedgerRole, RoleFacts>> = {
     mark: 'S',
     source: 'salt from sodium, Reg. (EU) 1169/2011 annex I; sodium from the composition of each food',
   },
+  solids: {
+    name: 'Solids',
+    ends: ['icy, thin', 'heavy'],
+    low: 10,
+    high: 55,
+    unit: '% of the mix',
+    digits: 0,
+    noticedShare: 0.1,
+    noticedLeast: 2,
+    equation: 'all that is not water, in 100 g of the mix',
+    mark: 'M',
+    source: 'composition of each food; bands after Goff & Hartel, Ice Cream, from memory',
+  },
+  ice: {
+    name: 'Ice',
+    ends: ['slush', 'brick'],
+    low: 0,
+    high: 80,
+    unit: '% of the mix at −12 °C',
+    digits: 0,
+    noticedShare: 0.08,
+    noticedLeast: 3,
+    equation:
+      'the water that is frozen when the rest has a freezing point of −12 °C: sucrose equivalents of every sugar, polyol and alcohol in it through Leighton’s table, + 2.37 × milk solids without fat ÷ unfrozen water',
+    mark: 'M',
+    source: 'Leighton 1927 and Goff & Hartel, Ice Cream, 7th ed., from memory; what hardness is wanted is a house value',
+  },
 };
+
+/** Roles of what is frozen; other classes do not ask for them. */
+export const COLD_ROLES: readonly LedgerRole[] = ['solids', 'ice'];
 
 const OF_STARCH = 0.1;
 const OF_GLUTEN = 0.1;
 /** Beaten foam as gas, mmol for a gram of egg white. House value. */
 const GAS_OF_FOAM = 0.3;
+
+/** The temperature at which ice is scooped, °C. */
+const SCOOPED_C = -12;
+/** With so much flour nobody means to freeze it as an ice. House value. */
+function isDough(sums: Sums): boolean {
+  return read(sums, AT.flourG) > 0.1 * read(sums, AT.massG);
+}
 
 /** One role of a mix in its own unit (see `ROLE_FACTS`); undefined where the mix does not allow it to be reckoned. */
 export function measureRole(role: LedgerRole, sums: Sums): number | undefined {
@@ -191,6 +229,10 @@ export function measureRole(role: LedgerRole, sums: Sums): number | undefined {
       return per100(read(sums, AT.browningG));
     case 'salt':
       return per100(read(sums, AT.saltG));
+    case 'solids':
+      return 100 - per100(read(sums, AT.allWaterG));
+    case 'ice':
+      return isDough(sums) ? undefined : per100(iceAt(sums, SCOOPED_C));
   }
 }
 
@@ -221,5 +263,7 @@ function measure(sums: Sums): Measures {
     acid: measureRole('acid', sums),
     browning: measureRole('browning', sums),
     salt: measureRole('salt', sums),
+    solids: measureRole('solids', sums),
+    ice: measureRole('ice', sums),
   };
 }

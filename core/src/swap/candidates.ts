@@ -57,6 +57,8 @@ const STRAIN_WORDS: Readonly<Record<LedgerRole, readonly [low: string, high: str
   acid: ['soapy', 'sour'],
   browning: ['pale', 'dark'],
   salt: ['flat in salt', 'salty'],
+  solids: ['thin, icy', 'heavy'],
+  ice: ['too soft to freeze', 'freezes to a brick'],
 };
 
 /** A role out of its band in a word or two: "too thick". */

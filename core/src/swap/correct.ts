@@ -36,6 +36,8 @@ const LEAST_G: Readonly<Record<LedgerRole, number>> = {
   acid: 0.1,
   browning: 0.5,
   salt: 0.1,
+  solids: 1,
+  ice: 1,
 };
 /** How far into its band a correction aims, in widths, never past the original; liquid goes in by little. House values. */
 const INSET = 0.25;

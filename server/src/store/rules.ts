@@ -6,7 +6,7 @@ import { type Store } from './database';
 const PUT_FOOD = `INSERT INTO food (id, position, name, kind, body, source) VALUES (@id, @position, @name, @kind, @body, @source)
   ON CONFLICT (id) DO UPDATE SET position = @position, name = @name, kind = @kind, body = @body, source = @source, origin = 'shipped'`;
 /** The tables of the trade, each written and read whole. */
-const TABLES = { rules: 'swap_rule', classes: 'product_class', correctives: 'corrective', cautions: 'caution' } as const;
+const TABLES = { rules: 'swap_rule', classes: 'product_class', correctives: 'corrective', coldStyles: 'cold_style', cautions: 'caution' } as const;
 type TableName = keyof typeof TABLES;
 const NAMES = Object.keys(TABLES) as readonly TableName[];
 const put = (table: TableName): string => `INSERT INTO ${TABLES[table]} (id, position, body, source) VALUES (@id, @position, @body, @source)`;
@@ -52,5 +52,5 @@ function readTable<T>(db: Store, table: TableName): readonly T[] {
 
 /** The tables of the trade as stored. */
 export function readTables(db: Store): Tables {
-  return { rules: readTable(db, 'rules'), classes: readTable(db, 'classes'), correctives: readTable(db, 'correctives'), cautions: readTable(db, 'cautions') };
+  return { rules: readTable(db, 'rules'), classes: readTable(db, 'classes'), correctives: readTable(db, 'correctives'), coldStyles: readTable(db, 'coldStyles'), cautions: readTable(db, 'cautions') };
 }

@@ -18,7 +18,7 @@ const flour: Food = {
 };
 const pack = (id: string): StoredPack => ({ pack: { id, name: `Pack ${id}`, kindId: 'flour', measuresG: {}, mayContain: [], thirstTests: [], note: '' }, version: 1 });
 const item = (id: string, foodId: string, bestBefore: string): StockItem => ({ id, foodId, leftG: 100, bestBefore, origin: 'pack', note: '' });
-const payload: LarderPayload = { foods: [flour], rules: [], classes: [], correctives: [], cautions: [], packs: [pack('a'), pack('b')], stock: [], inStock: [] };
+const payload: LarderPayload = { foods: [flour], rules: [], classes: [], correctives: [], coldStyles: [], cautions: [], packs: [pack('a'), pack('b')], stock: [], inStock: [] };
 
 type State = ReturnType<typeof larderFeature.reducer>;
 

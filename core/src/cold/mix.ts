@@ -1,0 +1,105 @@
+import { type Food, type Larder } from '../food';
+import { type Part, sumsOfPart } from '../formula';
+import { AT, freezingPointOf, readSum, type Sums, sweetnessPer100g } from '../role';
+
+/** A band of a style, in per cent of the mix unless its row says otherwise. */
+export interface ColdBand {
+  readonly low: number;
+  readonly high: number;
+}
+
+export const COLD_FIGURES = ['solids', 'fat', 'msnf', 'protein', 'sugars', 'stabiliser', 'sweetness', 'freezingPointC', 'lactosePerWater'] as const;
+export type ColdFigure = (typeof COLD_FIGURES)[number];
+
+/** A kind of frozen treat with what is usual of it, how it is frozen and served, and its steps. */
+export interface ColdStyle {
+  readonly id: string;
+  readonly name: string;
+  readonly bands: Readonly<Partial<Record<ColdFigure, ColdBand>>>;
+  /** Overrun that it takes up while it freezes, per cent. */
+  readonly overrun: ColdBand;
+  readonly servedC: number;
+  readonly steps: readonly { readonly words: string; readonly minutes: number; readonly isHandsOn: boolean }[];
+  readonly source: string;
+}
+
+export interface SugarShare {
+  readonly name: string;
+  readonly grams: number;
+}
+
+/** What a mix that is to be frozen is made of; shares in per cent of its mass. */
+export interface MixAnalysis {
+  readonly massG: number;
+  readonly waterG: number;
+  readonly figures: Readonly<Record<ColdFigure, number | undefined>>;
+  /** Sucrose equivalents in 100 g of water. */
+  readonly sucroseEquivalents: number;
+  readonly lactoseG: number;
+  /** Sugars, polyols, allulose and alcohol by kind, grams, largest first. */
+  readonly sugarsByKind: readonly SugarShare[];
+  /** Foods whose water or sugars nobody knows: the figures leave them out. */
+  readonly unknown: readonly string[];
+}
+
+function kindsOf({ per100g, sugarsBy, polyolsBy }: Food): readonly (readonly [name: string, per100g: number])[] {
+  const { sugarsG = 0, polyolsG = 0, erythritolG = 0, alluloseG = 0, alcoholG = 0 } = per100g;
+  const sugars = Object.entries(sugarsBy ?? {}).map(([name, grams]) => [name, grams] as const);
+  const polyols = Object.entries(polyolsBy ?? {}).map(([name, grams]) => [name, grams] as const);
+  const sum = (pairs: readonly (readonly [string, number])[]): number => pairs.reduce((total, [, grams]) => total + grams, 0);
+  return [
+    ...sugars,
+    ['other sugars', Math.max(sugarsG - sum(sugars), 0)],
+    ...polyols,
+    ['other polyols', Math.max(polyolsG - erythritolG - sum(polyols), 0)],
+    ['erythritol', erythritolG],
+    ['allulose', alluloseG],
+    ['alcohol', alcoholG],
+  ];
+}
+
+/** Stabilisers are gums without body: what swells is counted by what it binds elsewhere. */
+function isStabiliser(food: Food): boolean {
+  return food.kind === 'gum' && (food.roles.binding?.amount ?? 0) >= 0.25;
+}
+
+/** The mix of one part, as an ice maker looks at it; undefined for a part that weighs nothing. */
+export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined {
+  const sums: Sums = sumsOfPart(part, larder);
+  const massG = readSum(sums, AT.massG);
+  if (massG <= 0) return undefined;
+  const waterG = readSum(sums, AT.allWaterG);
+  const per100 = (grams: number): number => (grams * 100) / massG;
+  const kinds = new Map<string, number>();
+  const unknown: string[] = [];
+  let stabiliserG = 0;
+  for (const line of part.lines) {
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    if (!food || line.massG === undefined || food.per100g.waterG === undefined || food.per100g.sugarsG === undefined) unknown.push(food?.name ?? line.name);
+    if (!food || line.massG === undefined) continue;
+    if (isStabiliser(food)) stabiliserG += line.massG;
+    for (const [name, grams] of kindsOf(food)) kinds.set(name, (kinds.get(name) ?? 0) + (grams * line.massG) / 100);
+  }
+  const sugarsByKind = [...kinds].flatMap(([name, grams]) => (grams > 0.05 ? [{ name, grams }] : [])).sort((a, b) => b.grams - a.grams);
+  const sugarsG = sugarsByKind.reduce((sum, { name, grams }) => (name === 'alcohol' ? sum : sum + grams), 0);
+  const lactoseG = readSum(sums, AT.lactoseG);
+  return {
+    massG,
+    waterG,
+    figures: {
+      solids: 100 - per100(waterG),
+      fat: per100(readSum(sums, AT.fatG)),
+      msnf: per100(readSum(sums, AT.msnfG)),
+      protein: per100(readSum(sums, AT.proteinG)),
+      sugars: per100(sugarsG),
+      stabiliser: per100(stabiliserG),
+      sweetness: sweetnessPer100g(sums),
+      freezingPointC: freezingPointOf(sums),
+      lactosePerWater: waterG > 0 ? (lactoseG * 100) / waterG : undefined,
+    },
+    sucroseEquivalents: waterG > 0 ? (readSum(sums, AT.seG) * 100) / waterG : 0,
+    lactoseG,
+    sugarsByKind,
+    unknown,
+  };
+}

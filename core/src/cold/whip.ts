@@ -1,0 +1,175 @@
+import { type Food, kindIdOf, type Larder } from '../food';
+import { type ColdSetup, type Part } from '../formula';
+import { AT, addTimes, bringsPerGram, consistencyWord, noSums, readSum, scaleOfSums, type Sums, sweetnessPer100g } from '../role';
+
+/** What the simulation needs of a setup. */
+export type WhipSetup = Pick<ColdSetup, 'mixer' | 'bowlMl' | 'liquidFirst' | 'splashes'>;
+
+/** How the bowl stands at one point. */
+export interface WhipState {
+  readonly after: string;
+  readonly massG: number;
+  /** Likely volume, and least and most. */
+  readonly volumeMl: number;
+  readonly lowMl: number;
+  readonly highMl: number;
+  readonly overrunPercent: number;
+  readonly fits: boolean;
+  readonly sweetnessPer100Ml: number;
+  readonly proteinPer100Ml: number;
+  /** Gum in per cent of the water. */
+  readonly gumPercent: number;
+  readonly mouthfeel: string;
+  readonly thickness: string;
+  /** Hours that it stands. */
+  readonly standsH: number;
+  /** Rules of practice that act here, in words. */
+  readonly acts: readonly string[];
+}
+
+const CASEIN = ['casein', 'casein-vanilla', 'calcium-caseinate', 'milk-protein-isolate'];
+const WHEY = ['whey-concentrate', 'whey-isolate', 'whey-vanilla', 'whey-chocolate'];
+
+/** House values of the model, from the rules of practice: see docs/science.md. */
+const MODEL = {
+  /** Most overrun that a stand mixer gets, per cent. */
+  mostOverrun: 320,
+  /** Casein in grams per 100 g of water at which protein no longer limits. */
+  caseinEnough: 7,
+  wheyCounts: 0.12,
+  /** What a foam of whey alone loses. */
+  wheyBreaks: 0.7,
+  whiteCounts: 1,
+  /** Gum in per cent of water at which it no longer limits, and from which it weighs the foam down. */
+  gumEnough: 0.7,
+  gumMuch: 1.8,
+  guarAlone: 0.35,
+  fatHalves: 4,
+  /** Loss where all the liquid is in before the mixer starts. */
+  tooEarly: 0.35,
+  handNeeds: 2,
+  spread: 0.25,
+  fillMost: 0.95,
+} as const;
+
+interface Foam {
+  readonly proteinG: number;
+  readonly gumG: number;
+  /** Share of whey in the protein that foams, 0 to 1. */
+  readonly wheyShare: number;
+  readonly guarAlone: boolean;
+}
+
+function foamOf(parts: readonly { readonly food: Food; readonly massG: number }[]): Foam {
+  let [casein, whey, white, xanthan, guar, otherGum] = [0, 0, 0, 0, 0, 0];
+  for (const { food, massG } of parts) {
+    const id = kindIdOf(food);
+    const protein = ((food.per100g.proteinG ?? 0) * massG) / 100;
+    if (CASEIN.includes(id)) casein += protein;
+    else if (id === 'whey-casein') [casein, whey] = [casein + protein / 2, whey + protein / 2];
+    else if (WHEY.includes(id)) whey += protein;
+    else if (id.startsWith('egg-white') || id === 'aquafaba') white += massG * (food.roles.foam?.amount ?? 0) * 0.1;
+    else if (food.kind === 'dairy') casein += protein * 0.5;
+    if (id === 'xanthan') xanthan += massG;
+    else if (id === 'guar') guar += massG;
+    else if (food.kind === 'gum') otherGum += massG * (food.roles.binding?.amount ?? 0);
+  }
+  // One to one best in whipped bowls, xanthan alone lighter, guar alone poor [common practice].
+  const both = xanthan > 0 && guar > 0 ? 2 * Math.min(xanthan, guar) : 0;
+  const gumG = both + Math.max(xanthan - guar, 0) * 0.8 + Math.max(guar - xanthan, 0) * MODEL.guarAlone + otherGum;
+  return {
+    proteinG: casein + MODEL.wheyCounts * whey + MODEL.whiteCounts * white,
+    gumG,
+    wheyShare: whey > 0 ? whey / (whey + casein + white) : 0,
+    guarAlone: guar > 0 && xanthan === 0,
+  };
+}
+
+/** Air goes into what is neither soup nor paste: 0 to 1 by the place on the spoon scale. */
+function byThickness(scale: number): number {
+  if (scale <= 0.2 || scale >= 3.95) return 0.05;
+  if (scale < 1.3) return 0.05 + (0.95 * (scale - 0.2)) / 1.1;
+  return scale <= 3.1 ? 1 : 0.05 + (0.95 * (3.95 - scale)) / 0.85;
+}
+
+/** Gum in per cent of the water and what it feels like [0.2-0.5 % thickens, above 1 % slimy: common practice; finer steps house values]. */
+function mouthfeelOf(gumPercent: number): string {
+  if (gumPercent < 0.2) return 'airy, weeps soon';
+  if (gumPercent < 0.6) return 'light';
+  if (gumPercent < 1.2) return 'thick and creamy';
+  return gumPercent < 2 ? 'gummy' : 'slimy';
+}
+
+function stateOf(after: string, parts: readonly { readonly food: Food; readonly massG: number }[], setup: WhipSetup, earlyLoss: number): WhipState {
+  const sums: Sums = noSums();
+  for (const { food, massG } of parts) addTimes(sums, bringsPerGram(food), massG);
+  sums[AT.foamG] = 0;
+  const [massG, waterG] = [readSum(sums, AT.massG), readSum(sums, AT.allWaterG)];
+  const foam = foamOf(parts);
+  const gumPercent = waterG > 0 ? (foam.gumG * 100) / waterG : 0;
+  const effective = setup.mixer === 'hand' ? gumPercent / MODEL.handNeeds : gumPercent;
+  const scale = scaleOfSums(sums) ?? 0;
+  const fatPercent = massG > 0 ? (readSum(sums, AT.fatG) * 100) / massG : 0;
+  const protein = waterG > 0 ? Math.min((foam.proteinG * 100) / waterG / MODEL.caseinEnough, 1) : 0;
+  const gum = Math.min(effective / MODEL.gumEnough, 1) * (effective > MODEL.gumMuch ? MODEL.gumMuch / effective : 1);
+  const overrunPercent =
+    MODEL.mostOverrun * protein * (0.15 + 0.85 * gum) * byThickness(scale) * 2 ** (-fatPercent / MODEL.fatHalves) * (1 - earlyLoss) * (1 - MODEL.wheyBreaks * foam.wheyShare);
+  const mixMl = readSum(sums, AT.volumeMl);
+  const volumeMl = mixMl * (1 + overrunPercent / 100);
+  const per100Ml = (grams: number): number => (volumeMl > 0 ? (grams * 100) / volumeMl : 0);
+  const acts = [
+    foam.wheyShare > 0.4 ? 'Whey foams but does not hold: casein does.' : '',
+    foam.guarAlone ? 'Guar alone is poor here; half xanthan holds twice as well.' : '',
+    earlyLoss > 0.05 ? 'Much liquid before whipping: it takes up less air.' : '',
+    setup.mixer === 'hand' && gumPercent / MODEL.handNeeds < MODEL.gumEnough ? 'A hand mixer wants about twice the gum, and more time.' : '',
+    scale > 3.25 ? 'Too stiff to take up air: a splash of liquid opens it.' : '',
+    scale < 1 && massG > 0 ? 'Too thin to hold air: it runs back.' : '',
+    fatPercent > 4 ? 'Fat breaks the foam.' : '',
+    gumPercent < 0.2 ? 'Hardly any gum: it falls within the hour.' : '',
+  ].filter(Boolean);
+  return {
+    after,
+    massG,
+    volumeMl,
+    lowMl: mixMl + (volumeMl - mixMl) * (1 - MODEL.spread),
+    highMl: mixMl + (volumeMl - mixMl) * (1 + MODEL.spread),
+    overrunPercent,
+    fits: volumeMl <= setup.bowlMl * MODEL.fillMost,
+    sweetnessPer100Ml: per100Ml((sweetnessPer100g(sums) * massG) / 100),
+    proteinPer100Ml: per100Ml(readSum(sums, AT.proteinG)),
+    gumPercent,
+    mouthfeel: mouthfeelOf(gumPercent),
+    thickness: massG > 0 ? consistencyWord(scale) : 'nothing yet',
+    standsH: 2 * Math.min(effective / MODEL.gumEnough, 1.2) * (1 - 0.75 * foam.wheyShare),
+    acts,
+  };
+}
+
+function isPoured(food: Food): boolean {
+  return food.kind === 'liquid' || food.kind === 'plant-drink' || (food.kind === 'dairy' && food.thirst?.basis === 'dissolves');
+}
+
+/**
+ * A whipped bowl step by step: first with the share of its liquid that goes in before the mixer starts, then with the rest, then
+ * after each splash. Each state is what the bowl would come to if it were whipped through there. House model, an estimate:
+ * it says which way each step moves the volume, the taste and the thickness, so that the best point is found before whipping.
+ */
+export function whip(part: Part, setup: WhipSetup, larder: Larder): readonly WhipState[] {
+  const all = part.lines.flatMap((line) => {
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    return food && line.massG ? [{ food, massG: line.massG }] : [];
+  });
+  const first = Math.min(Math.max(setup.liquidFirst, 0), 1);
+  const early = all.map(({ food, massG }) => ({ food, massG: isPoured(food) ? massG * first : massG }));
+  const loss = MODEL.tooEarly * Math.max(first - 0.5, 0) * 2;
+  const states = [stateOf('with the first of the liquid', early, setup, loss)];
+  if (first < 1 && all.some(({ food }) => isPoured(food))) states.push(stateOf('with the rest of the liquid, slowly', all, setup, loss));
+  let parts = all;
+  for (const { foodId, massG } of setup.splashes) {
+    const food = larder.foods.get(foodId);
+    if (!food || massG <= 0) continue;
+    parts = [...parts, { food, massG }];
+    states.push(stateOf(`after ${Math.round(massG)} g more ${food.name.toLowerCase()}`, parts, setup, loss));
+  }
+  return states;
+}

@@ -1,0 +1,21 @@
+/** One reading at the overrun desk: the same cup full of mix and full of foam, in grams, and what the cup holds in mL. */
+export interface OverrunReading {
+  readonly mixG: number;
+  readonly foamG: number;
+  readonly cupMl: number;
+}
+
+/** How a formula is frozen or whipped: kept with the formula, so that a revision remembers it. */
+export interface ColdSetup {
+  readonly styleId: string;
+  /** The freezer, and the spoon. */
+  readonly storedC: number;
+  readonly servedC: number;
+  readonly bowlMl: number;
+  readonly mixer: 'stand' | 'hand';
+  /** Share of the liquid that is in before the mixer starts, 0 to 1. */
+  readonly liquidFirst: number;
+  /** What is splashed in while it whips, in order. */
+  readonly splashes: readonly { readonly foodId: string; readonly massG: number }[];
+  readonly readings: readonly OverrunReading[];
+}
