@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { type Browser } from 'puppeteer-core';
-import { Household, openBrowser, openPage } from './household';
+import { Household, openBrowser, openPage, press, sees } from './household';
 
 const LOAF = 'Carrot-cardamom loaf';
+const ICE = 'Sour-cherry kefir ice';
 
 // WCAG 2.2 A and AA as far as axe-core can tell by itself.
 describe('every place, light and dark, wide and narrow', () => {
@@ -31,15 +32,25 @@ describe('every place, light and dark, wide and narrow', () => {
     [LOAF, 1280, 'dark'],
     [LOAF, 390, 'light'],
     ['/shelf', 390, 'dark'],
+    ['/safety', 390, 'light'],
+    [ICE, 1280, 'light'],
+    [ICE, 1280, 'dark'],
+    [ICE, 390, 'light'],
   ])('%s at %i, %s: no violation, nothing wider than the screen, no error', async (place, width, theme) => {
     const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
     await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
     const path = place === LOAF ? await page.$eval('.title', (link) => new URL((link as HTMLAnchorElement).href).pathname) : place;
-    await page.goto(household.url + path, { waitUntil: 'networkidle0' });
+    await page.goto(household.url + (path === ICE ? '/shelf' : path), { waitUntil: 'networkidle0' });
     if (place === LOAF) {
       await page.waitForSelector('button.food');
       await page.click('button.food');
       await page.waitForSelector('fm-swap-panel .offer');
+    }
+    if (place === ICE) {
+      await press(page, ICE);
+      await page.waitForSelector('.rebuilt .row');
+      await press(page, 'Cold table');
+      await sees(page, 'Draw the sweeteners');
     }
     await page.evaluate(axe);
     const violations = await page.evaluate(async () => {

@@ -6,7 +6,7 @@ import { readRecipeText } from '../exchange';
 import { stockLarder } from '../food';
 import { type Formula, mainPart, sumsOfPart } from '../formula';
 import { AT, depressionOf, FREEZING_FACTOR, freezingPointOf, iceAt, noSums, type Sums } from '../role';
-import { analyseMix, coldWarnings, freezingCurve, hardnessOf, icePercentAt, learnOverrun, minutesOut, overrunOf, whip, type WhipSetup } from './index';
+import { analyseMix, coldWarnings, freezingCurve, hardnessOf, icePercentAt, learnOverrun, minutesOut, overrunOf, scoopsFromC, whip, type WhipSetup } from './index';
 
 const shipped = loadShippedLarder(join(__dirname, '../../../data'));
 const larder = stockLarder(shipped.foods);
@@ -146,7 +146,9 @@ describe('the freezing curve', () => {
     expect(minutesOut(small, -12, -18, 30)).toBe(0);
     // Half a litre of ice cream softens in five to twenty minutes on a worktop (common practice).
     const tub = sumsOf('Ice cream\n220 g whole milk\n120 g double cream\n70 g sugar\n20 g skimmed milk powder');
-    expect([minutesOut(tub, -18, -13, 40) > 4, minutesOut(tub, -18, -13, 40) < 25]).toEqual([true, true]);
+    const out = minutesOut(tub, -18, scoopsFromC(tub, -18), 40);
+    expect([out >= 0, out < 25]).toEqual([true, true]);
+    expect(minutesOut(sumsOf('Ice\n500 g water\n40 g sugar'), -18, scoopsFromC(sumsOf('Ice\n500 g water\n40 g sugar'), -18), 0)).toBeGreaterThan(out);
   });
 });
 

@@ -73,6 +73,16 @@ export function minutesOut(sums: Sums, fromC: number, toC: number, overrunPercen
   return (seconds * OUTER_SHARE) / 60;
 }
 
+/** Ice in per cent of the mix at which a spoon goes in without waiting. House value, the edge of "scoops at once". */
+const SCOOPS_AT = 44;
+
+/** The coldest temperature, from the freezer's up, at which the mix can be scooped at once, °C. */
+export function scoopsFromC(sums: Sums, storedC: number): number {
+  let tempC = storedC;
+  while (tempC < 0 && icePercentAt(sums, tempC) > SCOOPS_AT) tempC += WARM_STEP_C;
+  return Math.min(tempC, 0);
+}
+
 export interface ColdWarning {
   readonly kind: 'no water' | 'too soft' | 'brick' | 'sandy lactose' | 'sandy erythritol' | 'alcohol';
   readonly words: string;

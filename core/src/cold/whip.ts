@@ -41,9 +41,11 @@ const MODEL = {
   wheyBreaks: 0.7,
   whiteCounts: 1,
   /** Gum in per cent of water at which it no longer limits, and from which it weighs the foam down. */
-  gumEnough: 0.7,
-  gumMuch: 1.8,
-  guarAlone: 0.35,
+  gumEnough: 1.4,
+  gumMuch: 3.5,
+  /** How well gums hold air: guar alone, xanthan alone; one to one counts 1. */
+  guarAlone: 0.6,
+  xanthanAlone: 0.85,
   fatHalves: 4,
   /** Loss where all the liquid is in before the mixer starts. */
   tooEarly: 0.35,
@@ -55,6 +57,8 @@ const MODEL = {
 interface Foam {
   readonly proteinG: number;
   readonly gumG: number;
+  /** How well its gums hold air, 0 to 1. */
+  readonly gumHolds: number;
   /** Share of whey in the protein that foams, 0 to 1. */
   readonly wheyShare: number;
   readonly guarAlone: boolean;
@@ -75,9 +79,13 @@ function foamOf(parts: readonly { readonly food: Food; readonly massG: number }[
     else if (food.kind === 'gum') otherGum += massG * (food.roles.binding?.amount ?? 0);
   }
   // One to one best in whipped bowls, xanthan alone lighter, guar alone poor [common practice].
-  const both = xanthan > 0 && guar > 0 ? 2 * Math.min(xanthan, guar) : 0;
-  const gumG = both + Math.max(xanthan - guar, 0) * 0.8 + Math.max(guar - xanthan, 0) * MODEL.guarAlone + otherGum;
+  const pair = xanthan + guar;
+  const [ofXanthan, balance] = pair > 0 ? [xanthan / pair, (2 * Math.min(xanthan, guar)) / pair] : [1, 0];
+  const single = MODEL.xanthanAlone * ofXanthan + MODEL.guarAlone * (1 - ofXanthan);
+  const gumHolds = single + (1 - (MODEL.xanthanAlone + MODEL.guarAlone) / 2) * balance;
+  const gumG = pair + otherGum;
   return {
+    gumHolds,
     proteinG: casein + MODEL.wheyCounts * whey + MODEL.whiteCounts * white,
     gumG,
     wheyShare: whey > 0 ? whey / (whey + casein + white) : 0,
@@ -92,12 +100,15 @@ function byThickness(scale: number): number {
   return scale <= 3.1 ? 1 : 0.05 + (0.95 * (3.95 - scale)) / 0.85;
 }
 
-/** Gum in per cent of the water and what it feels like [0.2-0.5 % thickens, above 1 % slimy: common practice; finer steps house values]. */
-function mouthfeelOf(gumPercent: number): string {
-  if (gumPercent < 0.2) return 'airy, weeps soon';
-  if (gumPercent < 0.6) return 'light';
-  if (gumPercent < 1.2) return 'thick and creamy';
-  return gumPercent < 2 ? 'gummy' : 'slimy';
+/**
+ * What the gum feels like, by its grams in 100 mL of foam: air spreads it, so that a bowl bears several times the 1 % of water
+ * from which a sauce is slimy [common practice: 2.5 to 5 g of each gum for 225 g of yogurt and a scoop]. House values.
+ */
+function mouthfeelOf(gumPer100Ml: number): string {
+  if (gumPer100Ml < 0.08) return 'airy, weeps soon';
+  if (gumPer100Ml < 0.3) return 'light';
+  if (gumPer100Ml < 0.8) return 'thick and creamy';
+  return gumPer100Ml < 1.3 ? 'gummy' : 'slimy';
 }
 
 function stateOf(after: string, parts: readonly { readonly food: Food; readonly massG: number }[], setup: WhipSetup, earlyLoss: number): WhipState {
@@ -111,7 +122,7 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
   const scale = scaleOfSums(sums) ?? 0;
   const fatPercent = massG > 0 ? (readSum(sums, AT.fatG) * 100) / massG : 0;
   const protein = waterG > 0 ? Math.min((foam.proteinG * 100) / waterG / MODEL.caseinEnough, 1) : 0;
-  const gum = Math.min(effective / MODEL.gumEnough, 1) * (effective > MODEL.gumMuch ? MODEL.gumMuch / effective : 1);
+  const gum = foam.gumHolds * Math.min(effective / MODEL.gumEnough, 1) * (effective > MODEL.gumMuch ? MODEL.gumMuch / effective : 1);
   const overrunPercent =
     MODEL.mostOverrun * protein * (0.15 + 0.85 * gum) * byThickness(scale) * 2 ** (-fatPercent / MODEL.fatHalves) * (1 - earlyLoss) * (1 - MODEL.wheyBreaks * foam.wheyShare);
   const mixMl = readSum(sums, AT.volumeMl);
@@ -125,7 +136,7 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
     scale > 3.25 ? 'Too stiff to take up air: a splash of liquid opens it.' : '',
     scale < 1 && massG > 0 ? 'Too thin to hold air: it runs back.' : '',
     fatPercent > 4 ? 'Fat breaks the foam.' : '',
-    gumPercent < 0.2 ? 'Hardly any gum: it falls within the hour.' : '',
+    gumPercent < 0.4 ? 'Hardly any gum: it falls within the hour.' : '',
   ].filter(Boolean);
   return {
     after,
@@ -138,7 +149,7 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
     sweetnessPer100Ml: per100Ml((sweetnessPer100g(sums) * massG) / 100),
     proteinPer100Ml: per100Ml(readSum(sums, AT.proteinG)),
     gumPercent,
-    mouthfeel: mouthfeelOf(gumPercent),
+    mouthfeel: mouthfeelOf(per100Ml(foam.gumG)),
     thickness: massG > 0 ? consistencyWord(scale) : 'nothing yet',
     standsH: 2 * Math.min(effective / MODEL.gumEnough, 1.2) * (1 - 0.75 * foam.wheyShare),
     acts,

@@ -80,9 +80,7 @@ export class Ledger {
   protected readonly gauges = computed((): readonly Gauge[] => {
     const advice = new Map(this.desk.advice().map((one) => [one.row.role, one]));
     const previewed = this.desk.previewed();
-    return (this.desk.standing()?.rows ?? [])
-      .filter(({ band, rebuild, original }) => band || rebuild !== undefined || original !== undefined)
-      .map((row) => this.gauge(row, advice.get(row.role), previewed));
+    return (this.desk.standing()?.rows ?? []).filter(({ band }) => band !== undefined).map((row) => this.gauge(row, advice.get(row.role), previewed));
   });
 
   protected readonly thickness = computed(() => {

@@ -1,15 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
-import { ActivatedRoute } from '@angular/router';
+import { ActivatedRoute, RouterLink } from '@angular/router';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type CautionRule, DEFERENCE } from '@fellmist/core';
+import { Store } from '@ngrx/store';
+import { benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 
 /** Every caution of the table by its topic, with what lies behind it and whose advice it is. */
 @Component({
   selector: 'fm-safety',
+  imports: [RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <header class="head"><h1>Safety</h1></header>
+    <header class="head">
+      <h1>Safety</h1>
+      <a class="button" [routerLink]="desk.sheet() ? ['/bench', formulaId() ?? 'new'] : ['/shelf']">{{ desk.sheet() ? 'Back to the bench' : 'To the shelf' }}</a>
+    </header>
     <div class="page">
       <p class="first">{{ deference }} Fellmist shows a caution where a formula calls for it; here they all are.</p>
       @for (group of groups(); track group.topic) {
@@ -35,12 +41,11 @@ import { Desk } from '../state/desk';
   styles: `
     :host {
       display: block;
-      height: 100%;
-      overflow: auto;
     }
     .head {
       display: flex;
       align-items: center;
+      justify-content: space-between;
       min-height: 56px;
       padding: 8px 20px;
       border-bottom: 1px solid var(--rule);
@@ -68,7 +73,8 @@ import { Desk } from '../state/desk';
   `,
 })
 export class Safety {
-  private readonly desk = inject(Desk);
+  protected readonly desk = inject(Desk);
+  protected readonly formulaId = inject(Store).selectSignal(benchFeature.selectFormulaId);
   protected readonly deference = DEFERENCE;
   private readonly fragment = toSignal(inject(ActivatedRoute).fragment);
   protected readonly asked = computed(() => this.fragment() ?? '');

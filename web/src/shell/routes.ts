@@ -9,6 +9,7 @@ export const routes: Routes = [
   { path: 'bench', pathMatch: 'full', title: 'Bench', loadComponent: () => import('../bench/empty-bench').then((m) => m.EmptyBench) },
   { path: 'bench/paste', title: 'Paste a recipe', loadComponent: () => import('../bench/paste').then((m) => m.Paste) },
   { path: 'bench/:id', title: 'Bench', loadComponent: () => import('../bench/bench').then((m) => m.Bench) },
+  { path: 'cold', title: 'Cold table', loadComponent: () => import('../cold/cold').then((m) => m.ColdTable) },
   { path: 'safety', title: 'Safety', loadComponent: () => import('../safety/safety').then((m) => m.Safety) },
   { path: '**', redirectTo: 'shelf' },
 ];

@@ -18,6 +18,7 @@ const PLACES: readonly Place[] = [
   { path: '/shelf', name: 'Shelf', icon: 'shelf', key: '1' },
   { path: '/larder', name: 'Larder', icon: 'larder', key: '2' },
   { path: '/bench', name: 'Bench', icon: 'bench', key: '3' },
+  { path: '/cold', name: 'Cold table', icon: 'cold', key: '4' },
 ];
 
 function isTyping(target: EventTarget | null): boolean {

@@ -1,11 +1,11 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, DestroyRef, effect, type ElementRef, inject, input, viewChild } from '@angular/core';
 import { LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent } from 'echarts/components';
+import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
 import { type EChartsCoreOption, type EChartsType, init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { Preferences } from '../shell/preferences';
 
-use([LineChart, ScatterChart, GridComponent, CanvasRenderer]);
+use([LineChart, ScatterChart, GridComponent, MarkAreaComponent, MarkLineComponent, CanvasRenderer]);
 
 export type ChartOption = EChartsCoreOption;
 

@@ -1,0 +1,131 @@
+import { type Browser, type Page } from 'puppeteer-core';
+import { Household, openBrowser, openPage, press, sees, type } from './household';
+
+describe('the cold table', () => {
+  const household = new Household(true);
+  let browser: Browser;
+  let page: Page;
+  let faults: string[];
+
+  beforeAll(async () => {
+    await household.open();
+    browser = await openBrowser();
+    ({ page, faults } = await openPage(browser, household.url));
+  });
+  afterAll(async () => {
+    await browser.close();
+    await household.dispose();
+  });
+
+  async function put(recipe: string): Promise<void> {
+    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
+    await type(page, '#recipe-text', recipe);
+    await press(page, 'Put on the bench');
+    await sees(page, 'try 1 of 1');
+  }
+
+  const drawTo = (name: string, grams: number): Promise<void> =>
+    page.evaluate(
+      (wanted, massG) => {
+        const field = [...document.querySelectorAll<HTMLInputElement>('input[type=range]')].find((one) => one.getAttribute('aria-label')?.startsWith(wanted));
+        if (!field) throw new Error(`no slider for ${wanted}`);
+        field.value = String(massG);
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+      },
+      name,
+      grams,
+    );
+
+  /** Ice at the spoon, of the rebuild and of the original, as the sentence says it. */
+  const iceAtSpoon = async (): Promise<{ now: number; before: number }> => {
+    const words = await page.$eval('fm-freeze-desk .words', (one) => (one as HTMLElement).innerText);
+    const found = /at [^ ]+ °C (\d+) % ice[^(]*\(the original (\d+) % ice/.exec(words);
+    const [now, before] = [Number(found?.[1]), Number(found?.[2])];
+    return { now, before };
+  };
+
+  test('frozen yogurt from sugar to erythritol, allulose and a little sucralose: as hard and as sweet as before', async () => {
+    await put('Plain frozen yogurt\nMakes 8 scoops\n\n500 g yogurt\n100 ml double cream\n110 g sugar\n2 g guar gum');
+    await press(page, 'Swap White sugar');
+    await page.waitForSelector('fm-swap-panel .more');
+    await page.click('fm-swap-panel .more');
+    await press(page, 'Take Erythritol, granulated');
+    await press(page, 'Take: ');
+    await press(page, 'Cold table');
+    await sees(page, 'Freezing curve');
+    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .words')?.textContent?.includes('% ice') === true);
+    const soft = await iceAtSpoon();
+    expect(soft.now).toBeLessThan(soft.before - 5);
+    await drawTo('White sugar', 0);
+    await drawTo('Erythritol', 24);
+    await press(page, 'To the bench');
+    await type(page, '#add-line', '36 g allulose');
+    await press(page, 'Add');
+    await sees(page, 'Allulose');
+    await type(page, '#add-line', '1 g sucralose drops');
+    await press(page, 'Add');
+    await page.waitForFunction(() => [...document.querySelectorAll('.rebuilt .food')].some((one) => one.textContent?.includes('drops')));
+    await press(page, 'Cold table');
+    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .words')?.textContent?.includes('% ice') === true);
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    const { now, before } = await iceAtSpoon();
+    expect(Math.abs(now - before)).toBeLessThanOrEqual(5);
+    const sweet = await page.$$eval('fm-mix-table tbody tr', (rows) => rows.map((row) => (row as HTMLElement).innerText).find((text) => text.includes('Sweet as sugar')) ?? '');
+    const [was = NaN, is = NaN] = (sweet.match(/[\d.]+/g) ?? []).map(Number);
+    expect(Math.abs(is / was - 1)).toBeLessThan(0.15);
+    await press(page, 'Save');
+    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .button.main')?.disabled === true);
+  });
+
+  test('a freezer in °F is read, nonsense is refused in words, and the curve has its table', async () => {
+    await type(page, '#stored', '0 F');
+    await page.keyboard.press('Tab');
+    await sees(page, 'At -17.8 °C');
+    await type(page, '#stored', 'very');
+    await page.keyboard.press('Tab');
+    await sees(page, 'Give a temperature such as');
+    expect(await page.$$eval('details tbody tr', (rows) => rows.length)).toBe(6);
+    expect(await page.$eval('fm-chart [role=img]', (chart) => chart.getAttribute('aria-label'))).toContain('% ice');
+  });
+
+  test('a whipped bowl is fitted to its bowl before it is whipped', async () => {
+    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await press(page, 'Whipped blackcurrant bowl');
+    await page.waitForSelector('.rebuilt .row');
+    await press(page, 'Cold table');
+    await sees(page, 'Liquid before whipping');
+    await type(page, '#bowl', '1200');
+    await page.keyboard.press('Tab');
+    await sees(page, 'it is full before the foam is done');
+    await type(page, '#bowl', '3.5 l');
+    await page.keyboard.press('Tab');
+    await sees(page, 'It fits the bowl');
+    const steps = () => page.$$eval('fm-whip-desk tbody tr', (rows) => rows.length);
+    const before = await steps();
+    await press(page, 'Try it');
+    await page.waitForFunction((count) => document.querySelectorAll('fm-whip-desk tbody tr').length === count + 1, {}, before);
+    await press(page, 'Keep these in the formula');
+    await page.waitForFunction((count) => document.querySelectorAll('fm-whip-desk tbody tr').length === count, {}, before);
+    await press(page, 'Hand mixer');
+    await sees(page, 'A hand mixer wants about twice the gum');
+    await type(page, '#splash-grams', 'much');
+    await press(page, 'Try it');
+    await sees(page, 'Give a splash in grams above zero');
+  });
+
+  test('two weights make the overrun, and swapped weights are noticed', async () => {
+    await press(page, 'Overrun');
+    await type(page, '#mix-g', '130');
+    await type(page, '#foam-g', '260');
+    await press(page, 'Take the reading');
+    await sees(page, 'were the two weights swapped');
+    await type(page, '#mix-g', '260');
+    await type(page, '#foam-g', '130');
+    await press(page, 'Take the reading');
+    // Goff & Hartel, Ice Cream: (260 - 130) / 130 is 100 %.
+    await sees(page, '100 %');
+    await press(page, 'Whip');
+    await sees(page, 'Your readings make it about');
+    expect(faults).toEqual([]);
+  });
+});

@@ -1,0 +1,70 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { type ColdSetup, mainPart } from '@fellmist/core';
+import { Store } from '@ngrx/store';
+import { Ledger } from '../bench/ledger';
+import { type Asked, WhyPanel } from '../bench/why-panel';
+import { benchActions, benchFeature } from '../state/bench.feature';
+import { Desk } from '../state/desk';
+import { Choice, type Option } from '../ui/choice';
+import { FreezeDesk } from './freeze-desk';
+import { MixTable } from './mix-table';
+import { OverrunDesk } from './overrun-desk';
+import { WhipDesk } from './whip-desk';
+
+type Tab = 'freeze' | 'whip' | 'overrun';
+
+const TABS: readonly Option<Tab>[] = [
+  { value: 'freeze', label: 'Freeze' },
+  { value: 'whip', label: 'Whip' },
+  { value: 'overrun', label: 'Overrun' },
+];
+
+const START: ColdSetup = { styleId: 'frozen-yogurt', storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'stand', liquidFirst: 0.5, splashes: [], readings: [] };
+
+/** What lies on the bench as an ice or a whipped bowl: its curve, its foam, its air. */
+@Component({
+  selector: 'fm-cold-table',
+  imports: [Choice, FreezeDesk, Ledger, MixTable, OverrunDesk, RouterLink, WhipDesk, WhyPanel],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './cold.html',
+  styleUrl: './cold.less',
+})
+export class ColdTable {
+  private readonly store = inject(Store);
+  protected readonly desk = inject(Desk);
+  protected readonly state = this.store.selectSignal(benchFeature.selectBenchState);
+  protected readonly isUnsaved = this.store.selectSignal(benchFeature.selectIsUnsaved);
+  protected readonly tabs = TABS;
+  private readonly chosenTab = signal<Tab | undefined>(undefined);
+  /** A whipped bowl opens at the mixer, all else at the freezer. */
+  protected readonly tab = computed((): Tab => this.chosenTab() ?? (this.desk.standing()?.product?.id === 'whipped-bowl' ? 'whip' : 'freeze'));
+  protected readonly asked = signal<Asked | undefined>(undefined);
+  protected readonly setup = computed((): ColdSetup => this.desk.sheet()?.rebuild.cold ?? START);
+  protected readonly part = computed(() => {
+    const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
+    return sheet && larder ? mainPart(sheet.rebuild, larder) : undefined;
+  });
+  protected readonly isFrozen = computed(() => this.desk.standing()?.product?.id === 'frozen');
+  protected readonly isCold = computed(() => ['frozen', 'whipped-bowl'].includes(this.desk.standing()?.product?.id ?? ''));
+
+  protected choose(tab: Tab): void {
+    this.chosenTab.set(tab);
+  }
+
+  protected set(change: Partial<ColdSetup>): void {
+    this.desk.describe({ cold: { ...this.setup(), ...change } }, `cold ${Object.keys(change).join()}`);
+  }
+
+  protected undo(): void {
+    this.store.dispatch(benchActions.undo());
+  }
+
+  protected redo(): void {
+    this.store.dispatch(benchActions.redo());
+  }
+
+  protected save(): void {
+    this.store.dispatch(benchActions.save({ label: 'At the cold table' }));
+  }
+}

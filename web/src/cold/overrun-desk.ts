@@ -1,0 +1,166 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { AT, type ColdSetup, overrunOf, type Part, readSum, sumsOfPart } from '@fellmist/core';
+import { Desk } from '../state/desk';
+import { showNumber } from '../ui/figures';
+
+/** One cup and a scale: overrun, density, and portions by volume and by weight with what each holds. */
+@Component({
+  selector: 'fm-overrun-desk',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="ruled"><h2>Overrun</h2></div>
+    <p class="soft lead">Fill the same cup level, first with mix, then with foam, and weigh both without the cup.</p>
+    <form class="cups" (submit)="$event.preventDefault(); take(cup.value, mix.value, foam.value)">
+      <label for="cup-ml">Cup holds</label>
+      <span><input #cup id="cup-ml" class="field" inputmode="decimal" maxlength="7" value="240" /> mL</span>
+      <label for="mix-g">of mix</label>
+      <span><input #mix id="mix-g" class="field" inputmode="decimal" maxlength="7" placeholder="260" /> g</span>
+      <label for="foam-g">of foam</label>
+      <span><input #foam id="foam-g" class="field" inputmode="decimal" maxlength="7" placeholder="130" /> g</span>
+      <button type="submit" class="button main">Take the reading</button>
+    </form>
+    @if (fault(); as words) {
+      <p class="attention" role="alert">{{ words }}</p>
+    }
+    <table class="figures">
+      <thead>
+        <tr>
+          <th scope="col">reading</th>
+          <th scope="col">overrun</th>
+          <th scope="col">density</th>
+          <th scope="col"><span class="unseen">Remove</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of rows(); track $index; let i = $index) {
+          <tr>
+            <th scope="row">{{ row.words }}</th>
+            <td class="now">{{ row.overrun }} %</td>
+            <td class="wide">{{ row.density }} g/mL</td>
+            <td><button type="button" class="link" [attr.aria-label]="'Drop reading ' + (i + 1)" (click)="drop(i)">Drop</button></td>
+          </tr>
+        } @empty {
+          <tr>
+            <td colspan="4" class="soft none">No reading yet. The mix without air weighs {{ flat() }} g/mL by its composition.</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    @if (portions().length > 0) {
+      <div class="ruled portions"><h2>What a bowl of it holds</h2></div>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">portion</th>
+            <th scope="col">weighs</th>
+            <th scope="col">kcal</th>
+            <th scope="col">protein</th>
+            <th scope="col">net carbs</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of portions(); track row.name) {
+            <tr>
+              <th scope="row">{{ row.name }}</th>
+              <td>{{ row.weighs }} g</td>
+              <td class="now">{{ row.kcal }}</td>
+              <td>{{ row.protein }} g</td>
+              <td>{{ row.net }} g</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="soft small">By volume with the mean of the readings; by weight the air does not matter. The next bowl's volume leans on them.</p>
+    }
+  `,
+  styles: `
+    .lead {
+      margin: 8px 0;
+    }
+    .cups {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      margin-bottom: 12px;
+      gap: 8px 10px;
+    }
+    .field {
+      width: 78px;
+      height: 32px;
+      text-align: right;
+    }
+    .figures {
+      max-width: 620px;
+    }
+    .wide {
+      width: 110px;
+    }
+    .none {
+      text-align: left;
+    }
+    .portions {
+      margin-top: 20px;
+    }
+    .small {
+      margin-top: 6px;
+      font-size: 13px;
+    }
+  `,
+})
+export class OverrunDesk {
+  private readonly desk = inject(Desk);
+  readonly setup = input.required<ColdSetup>();
+  readonly part = input<Part>();
+  readonly changed = output<Partial<ColdSetup>>();
+  protected readonly fault = signal<string | undefined>(undefined);
+
+  protected readonly flat = computed(() => {
+    const [part, larder] = [this.part(), this.desk.larder()];
+    const sums = part && larder ? sumsOfPart(part, larder) : undefined;
+    const volume = sums ? readSum(sums, AT.volumeMl) : 0;
+    return sums && volume > 0 ? showNumber(readSum(sums, AT.massG) / volume, 2) : '–';
+  });
+
+  private readonly results = computed(() => this.setup().readings.flatMap((reading) => overrunOf(reading) ?? []));
+
+  protected readonly rows = computed(() =>
+    this.setup().readings.map((reading) => {
+      const result = overrunOf(reading);
+      return {
+        words: `${showNumber(reading.mixG, 0)} g mix, ${showNumber(reading.foamG, 0)} g foam`,
+        overrun: showNumber(result?.overrunPercent ?? 0, 0),
+        density: showNumber(result?.foamDensityGPerMl ?? 0, 2),
+      };
+    }),
+  );
+
+  protected readonly portions = computed(() => {
+    const results = this.results();
+    const per100g = this.desk.rebuild()?.views.per100g;
+    if (results.length === 0 || !per100g) return [];
+    const density = results.reduce((sum, { foamDensityGPerMl }) => sum + foamDensityGPerMl, 0) / results.length;
+    const row = (name: string, massG: number) => ({
+      name,
+      weighs: showNumber(massG, 0),
+      kcal: showNumber((per100g.energyKcal.amount * massG) / 100, 0),
+      protein: showNumber((per100g.proteinG.amount * massG) / 100, 1),
+      net: showNumber((per100g.netCarbG.amount * massG) / 100, 1),
+    });
+    return [row('a cup, 240 mL', 240 * density), row('a bowl, 500 mL', 500 * density), row('a litre', 1000 * density), row('100 g', 100), row('250 g', 250)];
+  });
+
+  protected take(cup: string, mix: string, foam: string): void {
+    const [cupMl = NaN, mixG = NaN, foamG = NaN] = [cup, mix, foam].map((text) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.'))));
+    const isFine = [cupMl, mixG, foamG].every((amount) => Number.isFinite(amount) && amount > 0 && amount <= 1e6);
+    if (!isFine) this.fault.set('Give all three as numbers above zero: what the cup holds, and the two weights.');
+    else if (foamG > mixG) this.fault.set('The foam weighs more than the mix: were the two weights swapped?');
+    else {
+      this.fault.set(undefined);
+      this.changed.emit({ readings: [...this.setup().readings, { cupMl, mixG, foamG }] });
+    }
+  }
+
+  protected drop(at: number): void {
+    this.changed.emit({ readings: this.setup().readings.filter((_reading, i) => i !== at) });
+  }
+}

@@ -1,0 +1,134 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { type ColdSetup, learnOverrun, type Part, readTypedAmount, whip } from '@fellmist/core';
+import { Desk } from '../state/desk';
+import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
+import { Choice, type Option } from '../ui/choice';
+import { showNumber } from '../ui/figures';
+import { FoodSelect } from '../ui/food-select';
+
+const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
+  { value: 'stand', label: 'Stand mixer' },
+  { value: 'hand', label: 'Hand mixer' },
+];
+
+/** A whipped bowl before it is whipped: each splash of liquid or ice, and what it does to volume, taste and thickness. */
+@Component({
+  selector: 'fm-whip-desk',
+  imports: [Chart, Choice, FoodSelect],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './whip-desk.html',
+  styleUrl: './whip-desk.less',
+})
+export class WhipDesk {
+  protected readonly desk = inject(Desk);
+  readonly setup = input.required<ColdSetup>();
+  readonly part = input<Part>();
+  readonly changed = output<Partial<ColdSetup>>();
+  protected readonly mixers = MIXERS;
+  protected readonly foodId = signal('water');
+  protected readonly fault = signal<string | undefined>(undefined);
+
+  private readonly states = computed(() => {
+    const [part, larder] = [this.part(), this.desk.larder()];
+    return part && larder ? whip(part, this.setup(), larder) : [];
+  });
+
+  protected readonly rows = computed(() => {
+    const states = this.states();
+    const most = Math.max(...states.map(({ volumeMl }) => volumeMl));
+    return states.map((state, i) => ({
+      state,
+      isBest: states.length > 1 && state.volumeMl === most,
+      splash: i - (states.length - this.setup().splashes.length),
+      volume: `${showNumber(state.lowMl, 0)}–${showNumber(state.highMl, 0)}`,
+      sweet: showNumber(state.sweetnessPer100Ml, 1),
+      protein: showNumber(state.proteinPer100Ml, 1),
+      gum: showNumber(state.gumPercent, 1),
+      stands: state.standsH < 0.4 ? 'minutes' : `${showNumber(state.standsH, 1)} h`,
+    }));
+  });
+
+  protected readonly last = computed(() => this.rows().at(-1));
+  protected readonly words = computed(() => {
+    const row = this.last();
+    if (!row) return 'There is nothing to whip yet.';
+    const { state } = row;
+    const learned = learnOverrun(state.overrunPercent, Math.max(state.overrunPercent * 0.35, 15), this.setup().readings);
+    const read = this.setup().readings.length > 0 ? ` Your readings make it about ${showNumber(learned.percent, 0)} % overrun.` : '';
+    const fits = state.fits
+      ? 'It fits the bowl.'
+      : `The bowl holds ${showNumber(this.setup().bowlMl, 0)} mL: it is full before the foam is done. Whip less, or take a larger bowl.`;
+    return `${row.volume} mL, ${state.mouthfeel}. ${fits} Eat within ${row.stands === 'minutes' ? 'minutes' : row.stands}.${read}`;
+  });
+
+  protected readonly chart = computed(() => {
+    const states = this.states();
+    const { bowlMl } = this.setup();
+    if (states.length < 2) return undefined;
+    return (palette: ChartPalette): ChartOption => ({
+      animation: false,
+      grid: { left: 56, right: 16, top: 22, bottom: 28 },
+      xAxis: { type: 'category', data: states.map((_state, i) => String(i + 1)), axisLabel: { color: palette.softInk }, axisLine: { lineStyle: { color: palette.ink } } },
+      yAxis: {
+        type: 'value',
+        min: 0,
+        name: 'mL',
+        nameTextStyle: { color: palette.softInk },
+        axisLabel: { color: palette.softInk },
+        splitLine: { lineStyle: { color: palette.rule } },
+      },
+      series: [
+        { type: 'line', data: states.map(({ highMl }) => Math.round(highMl)), showSymbol: false, silent: true, lineStyle: { color: palette.softInk, type: 'dashed', width: 1 } },
+        { type: 'line', data: states.map(({ lowMl }) => Math.round(lowMl)), showSymbol: false, silent: true, lineStyle: { color: palette.softInk, type: 'dashed', width: 1 } },
+        {
+          type: 'line',
+          data: states.map(({ volumeMl }) => Math.round(volumeMl)),
+          symbolSize: 8,
+          silent: true,
+          lineStyle: { color: palette.accent, width: 2.5 },
+          itemStyle: { color: palette.accent },
+          markLine: {
+            silent: true,
+            symbol: 'none',
+            lineStyle: { color: palette.attention },
+            label: { formatter: 'bowl', color: palette.attention, position: 'insideEndTop' },
+            data: [{ yAxis: bowlMl }],
+          },
+        },
+      ],
+    });
+  });
+
+  protected giveBowl(text: string): void {
+    const typed = readTypedAmount(text, 'ml');
+    const ml = 'error' in typed ? NaN : typed.amount.unit === 'l' ? typed.amount.value * 1000 : typed.amount.unit === 'ml' ? typed.amount.value : NaN;
+    const isFine = ml > 0 && ml <= 100_000;
+    this.fault.set(isFine ? undefined : 'Give what the bowl holds in mL or L, such as 4000 or 4.5 l.');
+    if (isFine) this.changed.emit({ bowlMl: ml });
+  }
+
+  protected giveFirst(text: string): void {
+    const percent = Number(text);
+    if (Number.isFinite(percent)) this.changed.emit({ liquidFirst: Math.min(Math.max(percent / 100, 0), 1) });
+  }
+
+  protected splash(text: string): void {
+    const massG = Number(text.trim().replace(',', '.'));
+    const isFine = text.trim() !== '' && Number.isFinite(massG) && massG > 0 && massG <= 5000;
+    this.fault.set(isFine ? undefined : 'Give a splash in grams above zero, such as 30.');
+    if (isFine) this.changed.emit({ splashes: [...this.setup().splashes, { foodId: this.foodId(), massG }] });
+  }
+
+  protected drop(at: number): void {
+    this.changed.emit({ splashes: this.setup().splashes.filter((_splash, i) => i !== at) });
+  }
+
+  /** The splashes become lines of the formula, so that they count. */
+  protected keep(): void {
+    const part = this.part();
+    if (!part) return;
+    const { splashes } = this.setup();
+    for (const { foodId, massG } of splashes) this.desk.add(part.id, `${massG} g ${this.desk.foodName(foodId) ?? foodId}`);
+    this.changed.emit({ splashes: [] });
+  }
+}
