@@ -21,7 +21,7 @@ import {
 import { loadShippedLarder } from '@fellmist/data';
 import { HyperFormula } from 'hyperformula';
 import { printRows, quantile } from './figures';
-import { measureKeys } from './keys';
+import { measureDrags, measureKeys } from './keys';
 import { measureLarder } from './larder';
 
 const root = process.cwd();
@@ -136,4 +136,5 @@ const rows: readonly (readonly [string, string])[] = [
 ];
 printRows(rows);
 await measureKeys();
+await measureDrags();
 if (!process.argv.includes('--bench-only')) await measureLarder();

@@ -57,3 +57,52 @@ export async function measureKeys(): Promise<void> {
     await household.dispose();
   }
 }
+
+/** Milliseconds from a slider's input event to the frame that shows the freezing curve of the new amount. */
+function drags(page: Page): Promise<number[]> {
+  return page.evaluate(async () => {
+    const slider = document.querySelector<HTMLInputElement>('fm-line-sliders input[type=range]');
+    const words = document.querySelector('fm-freeze-desk .words');
+    if (!slider || !words) throw new Error('no ice on the cold table');
+    const samples: number[] = [];
+    for (let i = 0; i < 140; i++) {
+      const painted = new Promise<void>((resolve) => {
+        const watch = new MutationObserver(() => {
+          watch.disconnect();
+          requestAnimationFrame(() => setTimeout(resolve));
+        });
+        watch.observe(words, { childList: true, subtree: true, characterData: true });
+      });
+      slider.value = String(20 + ((i * 23) % 110));
+      const from = performance.now();
+      slider.dispatchEvent(new Event('input', { bubbles: true }));
+      await painted;
+      samples.push(performance.now() - from);
+      await new Promise((resolve) => setTimeout(resolve, 40));
+    }
+    return samples.slice(20);
+  });
+}
+
+/** What a drag of a sweetener takes until its curve, reckoned in the worker, is painted. */
+export async function measureDrags(): Promise<void> {
+  const household = new Household(true);
+  await household.open();
+  const browser = await openBrowser();
+  try {
+    const { page } = await openPage(browser, `${household.url}/shelf`);
+    await press(page, 'Sour-cherry kefir ice');
+    await page.waitForSelector('.rebuilt .row');
+    await press(page, 'Cold table');
+    await page.waitForSelector('fm-chart canvas');
+    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .words')?.textContent?.includes('% ice') === true);
+    const samples = await drags(page);
+    printRows([
+      ['a drag of a sweetener to its painted curve, median', `${quantile(samples, 0.5).toFixed(1)} ms`],
+      ['a drag of a sweetener to its painted curve, 95th percentile (aim 16 ms)', `${quantile(samples, 0.95).toFixed(1)} ms`],
+    ]);
+  } finally {
+    await browser.close();
+    await household.dispose();
+  }
+}

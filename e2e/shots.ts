@@ -33,6 +33,13 @@ async function swapFlour(page: Page): Promise<void> {
   await page.waitForSelector('fm-swap-panel .offer');
 }
 
+async function openCold(page: Page, title: string): Promise<void> {
+  await press(page, title);
+  await page.waitForSelector('.rebuilt .row');
+  await press(page, 'Cold table');
+  await sees(page, 'The mix');
+}
+
 async function drierScones(page: Page): Promise<void> {
   await press(page, 'Buckwheat drop scones');
   await page.waitForSelector('.rebuilt .row');
@@ -81,6 +88,23 @@ const VIEWS: readonly View[] = [
       await openLoaf(page);
       await press(page, 'Why this thickness');
       await page.waitForSelector('fm-why-panel li');
+    },
+  },
+  {
+    name: 'cold',
+    path: '/shelf',
+    act: async (page) => {
+      await openCold(page, 'Sour-cherry kefir ice');
+      await page.waitForSelector('fm-chart canvas');
+    },
+  },
+  {
+    name: 'whip',
+    path: '/shelf',
+    act: async (page) => {
+      await openCold(page, 'Whipped blackcurrant bowl');
+      for (let i = 0; i < 5; i++) await press(page, 'Try it');
+      await sees(page, '7 ·');
     },
   },
   {

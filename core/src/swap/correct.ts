@@ -143,7 +143,9 @@ function taking(problem: Problem): readonly Way[] {
     const reason =
       row.role === 'thickness'
         ? 'The rebuild drinks less than the original; with less liquid it keeps its thickness.'
-        : `Most of what is too much of ${ROLE_FACTS[row.role].name.toLowerCase()} comes from ${food.name.toLowerCase()}.`;
+        : row.role === 'ice'
+          ? `${food.name} decides most of how hard it freezes.`
+          : `Most of what is too much of ${ROLE_FACTS[row.role].name.toLowerCase()} comes from ${food.name.toLowerCase()}.`;
     return [made(problem, { kind: 'less', lineId: line.id, massG, why: row.role === 'thickness' ? 'liquid' : 'balance' }, per1, -massG, { reason, ...HOUSE })];
   });
 }
@@ -206,7 +208,7 @@ function atTheOven(problem: Problem, now: number): readonly Way[] {
 function waysFor(problem: Problem): readonly Way[] {
   const { role, state } = problem.row;
   if (role === 'thickness') return state === 'high' ? thinning(problem) : [...taking(problem), ...moreFlour(problem), ...fromTable(problem)];
-  return state === 'high' ? [...taking(problem), ...fromTable(problem)] : fromTable(problem);
+  return state === 'high' || role === 'ice' ? [...taking(problem), ...fromTable(problem)] : fromTable(problem);
 }
 
 /** Ways to bring one role back, the one that leaves the calmest ledger first; liquids in the order of the formula and the kitchen. */

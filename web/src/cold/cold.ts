@@ -3,6 +3,8 @@ import { RouterLink } from '@angular/router';
 import { type ColdSetup, mainPart } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Ledger } from '../bench/ledger';
+import { Proposals } from '../bench/proposals';
+import { SwapPanel } from '../bench/swap-panel';
 import { type Asked, WhyPanel } from '../bench/why-panel';
 import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
@@ -25,7 +27,7 @@ const START: ColdSetup = { styleId: 'frozen-yogurt', storedC: -18, servedC: -12,
 /** What lies on the bench as an ice or a whipped bowl: its curve, its foam, its air. */
 @Component({
   selector: 'fm-cold-table',
-  imports: [Choice, FreezeDesk, Ledger, MixTable, OverrunDesk, RouterLink, WhipDesk, WhyPanel],
+  imports: [Choice, FreezeDesk, Ledger, MixTable, OverrunDesk, Proposals, RouterLink, SwapPanel, WhipDesk, WhyPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './cold.html',
   styleUrl: './cold.less',
@@ -40,6 +42,8 @@ export class ColdTable {
   /** A whipped bowl opens at the mixer, all else at the freezer. */
   protected readonly tab = computed((): Tab => this.chosenTab() ?? (this.desk.standing()?.product?.id === 'whipped-bowl' ? 'whip' : 'freeze'));
   protected readonly asked = signal<Asked | undefined>(undefined);
+  protected readonly swapping = signal<string | undefined>(undefined);
+  protected readonly swapLine = computed(() => this.desk.line(this.swapping() ?? ''));
   protected readonly setup = computed((): ColdSetup => this.desk.sheet()?.rebuild.cold ?? START);
   protected readonly part = computed(() => {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];

@@ -1,4 +1,4 @@
-import { DestroyRef, effect, inject, Injectable, signal } from '@angular/core';
+import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { type CurveAnswer, type CurveQuestion } from '../workers/curve';
 
 type Asked = Omit<CurveQuestion, 'id'>;
@@ -7,9 +7,9 @@ type Asked = Omit<CurveQuestion, 'id'>;
 @Injectable()
 export class Curves {
   private readonly worker = new Worker(new URL('../workers/curve.worker', import.meta.url), { type: 'module' });
-  private readonly asked = signal<Asked | undefined>(undefined);
   private newest = 0;
   private waiting: Asked | undefined;
+  private last: Asked | undefined;
   private busy = false;
   readonly answer = signal<CurveAnswer | undefined>(undefined);
 
@@ -19,15 +19,15 @@ export class Curves {
       this.answer.set(data);
       if (this.waiting) this.send(this.waiting);
     });
-    effect(() => {
-      const asked = this.asked();
-      if (asked) this.send(asked);
-    });
     inject(DestroyRef).onDestroy(() => this.worker.terminate());
   }
 
+  /** Asks at once, without waiting for the next round of change detection; the same question is not asked twice in a row. */
   ask(question: Asked): void {
-    this.asked.set(question);
+    const { last } = this;
+    if (last && (Object.keys(question) as (keyof Asked)[]).every((key) => last[key] === question[key])) return;
+    this.last = question;
+    this.send(question);
   }
 
   private send(question: Asked): void {

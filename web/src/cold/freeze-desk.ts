@@ -1,24 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { type ColdSetup, coldWarnings, type CurvePoint, hardnessOf, type Line, mainPart, readSum, AT, sumsOfPart, tallyOf } from '@fellmist/core';
+import { type ColdSetup, coldWarnings, type CurvePoint, hardnessOf, mainPart, type Part, sumsOfPart } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showNumber } from '../ui/figures';
 import { Curves } from './curves';
+import { LineSliders } from './line-sliders';
 import { readTemperature } from './temperature';
-
-interface Slider {
-  readonly line: Line;
-  readonly name: string;
-  readonly massG: number;
-  readonly mostG: number;
-}
 
 const TABLE_STEP = 10;
 
 /** The freezing curve of original and rebuild, the freezer and the spoon on it, and a slider for each sweetener. */
 @Component({
   selector: 'fm-freeze-desk',
-  imports: [Chart],
+  imports: [Chart, LineSliders],
   providers: [Curves],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './freeze-desk.html',
@@ -28,7 +22,9 @@ export class FreezeDesk {
   protected readonly desk = inject(Desk);
   private readonly curves = inject(Curves);
   readonly setup = input.required<ColdSetup>();
+  readonly part = input<Part>();
   readonly changed = output<Partial<ColdSetup>>();
+  readonly swapAsked = output<string>();
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly styles = computed(() => this.desk.tables()?.coldStyles ?? []);
   protected readonly style = computed(() => this.styles().find(({ id }) => id === this.setup().styleId));
@@ -52,19 +48,6 @@ export class FreezeDesk {
     const ice = (percent: number): string => `${showNumber(percent, 0)} % ice, ${hardnessOf(percent)}`;
     const out = rebuild.minutesOut < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${showNumber(rebuild.minutesOut, 0)} minutes before.`;
     return `At ${storedC} °C ${ice(rebuild.storedIce)}; at ${servedC} °C ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
-  });
-
-  /** Sweeteners of the rebuild, to be drawn up and down. */
-  protected readonly sliders = computed((): readonly Slider[] => {
-    const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
-    const part = sheet && larder ? mainPart(sheet.rebuild, larder) : undefined;
-    if (!part || !larder) return [];
-    const massG = part.lines.reduce((sum, line) => sum + (line.massG ?? 0), 0);
-    return part.lines.flatMap((line) => {
-      const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-      const sweet = food?.kind === 'sweetener' && line.massG !== undefined && readSum(tallyOf({ ...line, massG: 1 }, larder).brings, AT.seG) > 0.05;
-      return sweet && food ? [{ line, name: food.name, massG: line.massG ?? 0, mostG: Math.max(Math.ceil(massG / 4 / 10) * 10, Math.ceil((line.massG ?? 0) / 10) * 10) }] : [];
-    });
   });
 
   protected readonly table = computed(() => {
@@ -140,11 +123,14 @@ export class FreezeDesk {
   });
 
   constructor() {
-    effect(() => {
-      const both = this.both();
-      const { storedC, servedC } = this.setup();
-      if (both) this.curves.ask({ ...both, storedC, servedC, overrunPercent: this.style()?.overrun.low ?? 0 });
-    });
+    effect(() => this.ask());
+  }
+
+  /** Asks the worker for the curves as they are now. */
+  protected ask(): void {
+    const both = this.both();
+    const { storedC, servedC } = this.setup();
+    if (both) this.curves.ask({ ...both, storedC, servedC, overrunPercent: this.style()?.overrun.low ?? 0 });
   }
 
   protected chooseStyle(styleId: string): void {
@@ -156,10 +142,5 @@ export class FreezeDesk {
     const read = readTemperature(text);
     this.fault.set('error' in read ? read.error : undefined);
     if ('tempC' in read) this.changed.emit({ [field]: read.tempC });
-  }
-
-  protected draw(slider: Slider, value: string): void {
-    const massG = Number(value);
-    if (Number.isFinite(massG)) this.desk.edit(slider.line.id, { kind: 'amount', amount: { value: massG, unit: 'g' }, text: `${massG} g` });
   }
 }

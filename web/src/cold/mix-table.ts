@@ -33,7 +33,9 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
             <th scope="col">of the mix</th>
             <th scope="col">original</th>
             <th scope="col">rebuild</th>
-            <th scope="col">usual</th>
+            @if (style()) {
+              <th scope="col">usual</th>
+            }
           </tr>
         </thead>
         <tbody>
@@ -44,7 +46,9 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
               </th>
               <td class="soft">{{ row.before }}</td>
               <td class="now" [class.attention]="row.isOff">{{ row.isOff ? '◆ ' : '' }}{{ row.now }}</td>
-              <td class="soft usual">{{ row.usual }}</td>
+              @if (style()) {
+                <td class="soft usual">{{ row.usual }}</td>
+              }
             </tr>
           } @empty {
             <tr>

@@ -5,6 +5,7 @@ import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { FoodSelect } from '../ui/food-select';
+import { LineSliders } from './line-sliders';
 
 const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
   { value: 'stand', label: 'Stand mixer' },
@@ -14,7 +15,7 @@ const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
 /** A whipped bowl before it is whipped: each splash of liquid or ice, and what it does to volume, taste and thickness. */
 @Component({
   selector: 'fm-whip-desk',
-  imports: [Chart, Choice, FoodSelect],
+  imports: [Chart, Choice, FoodSelect, LineSliders],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './whip-desk.html',
   styleUrl: './whip-desk.less',
@@ -24,6 +25,7 @@ export class WhipDesk {
   readonly setup = input.required<ColdSetup>();
   readonly part = input<Part>();
   readonly changed = output<Partial<ColdSetup>>();
+  readonly swapAsked = output<string>();
   protected readonly mixers = MIXERS;
   protected readonly foodId = signal('water');
   protected readonly fault = signal<string | undefined>(undefined);

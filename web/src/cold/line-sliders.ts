@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { AT, type Food, type Line, type Part, readSum, tallyOf } from '@fellmist/core';
+import { Desk } from '../state/desk';
+
+interface Slider {
+  readonly line: Line;
+  readonly name: string;
+  readonly massG: number;
+  readonly mostG: number;
+  readonly step: number;
+}
+
+/** Foods that decide an ice: what lowers its freezing point. Foods that decide a foam: powders, gums, base, liquid, sweetener. */
+const WANTED: Readonly<Record<'ice' | 'foam', (food: Food, seG: number) => boolean>> = {
+  ice: ({ kind }, seG) => kind === 'sweetener' && seG > 0.05,
+  foam: ({ kind }) => ['protein', 'gum', 'dairy', 'plant-drink', 'liquid', 'egg', 'sweetener', 'fruit'].includes(kind),
+};
+
+/** A slider for each line that matters; its name opens the stand-ins for it. */
+@Component({
+  selector: 'fm-line-sliders',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (slider of sliders(); track slider.line.id) {
+      <div class="slider">
+        <button type="button" class="food" [attr.aria-label]="'Swap ' + slider.name" (click)="swapAsked.emit(slider.line.id)">{{ slider.name }}</button>
+        <input
+          #range
+          type="range"
+          min="0"
+          [step]="slider.step"
+          [max]="slider.mostG"
+          [value]="slider.massG"
+          [attr.aria-label]="slider.name + ', grams'"
+          [attr.aria-valuetext]="slider.massG + ' g'"
+          (input)="draw(slider, range.value)"
+        />
+        <span class="grams">{{ slider.massG.toFixed(slider.step < 1 ? 1 : 0) }} g</span>
+      </div>
+    } @empty {
+      <p class="soft">No line of this part can be drawn here. Add one on the bench.</p>
+    }
+  `,
+  styles: `
+    .slider {
+      display: grid;
+      grid-template-columns: minmax(0, 190px) minmax(0, 1fr) 64px;
+      align-items: center;
+      min-height: 32px;
+      gap: 12px;
+    }
+    .food {
+      padding: 4px 0;
+      border: 0;
+      overflow: hidden;
+      background: none;
+      color: inherit;
+      cursor: pointer;
+      font: inherit;
+      text-align: left;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+    .food:hover {
+      color: var(--accent);
+    }
+    input {
+      width: 100%;
+      accent-color: var(--accent);
+    }
+    .grams {
+      font-weight: 700;
+      text-align: right;
+    }
+    @media (max-width: 720px) {
+      .slider {
+        grid-template-columns: minmax(0, 120px) minmax(0, 1fr) 56px;
+      }
+    }
+  `,
+})
+export class LineSliders {
+  private readonly desk = inject(Desk);
+  readonly part = input<Part>();
+  readonly of = input.required<keyof typeof WANTED>();
+  readonly swapAsked = output<string>();
+  /** Told right after a line was drawn, while the event is still being worked off. */
+  readonly drawn = output();
+
+  protected readonly sliders = computed((): readonly Slider[] => {
+    const [part, larder] = [this.part(), this.desk.larder()];
+    if (!part || !larder) return [];
+    const wholeG = part.lines.reduce((sum, line) => sum + (line.massG ?? 0), 0);
+    return part.lines.flatMap((line) => {
+      const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+      const massG = line.massG;
+      if (!food || massG === undefined || !WANTED[this.of()](food, readSum(tallyOf({ ...line, massG: 1 }, larder).brings, AT.seG))) return [];
+      const isFine = food.kind === 'gum' && massG < 20;
+      const mostG = isFine ? Math.max(10, massG * 2) : Math.max(Math.ceil(wholeG / 40) * 10, Math.ceil(massG / 5) * 10);
+      return [{ line, name: food.name, massG, mostG, step: isFine ? 0.5 : 1 }];
+    });
+  });
+
+  protected draw(slider: Slider, value: string): void {
+    const massG = Number(value);
+    if (Number.isFinite(massG)) this.desk.edit(slider.line.id, { kind: 'amount', amount: { value: massG, unit: 'g' }, text: `${massG} g` });
+    this.drawn.emit();
+  }
+}
