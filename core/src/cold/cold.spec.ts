@@ -129,7 +129,8 @@ describe('the freezing curve', () => {
     expect(freezingPointOf(sumsOf('Water\n100 g water'))).toBeCloseTo(0, 9);
     expect(coldWarnings(sumsOf('Rum\n100 g rum'), -18, -12).map(({ kind }) => kind)).toEqual(expect.arrayContaining(['too soft', 'alcohol']));
     expect(coldWarnings(sumsOf('Syrup\n140 g sugar\n60 g water'), -18, -12).map(({ kind }) => kind)).toContain('too soft');
-    expect(analyseMix(partOf('Mystery\n100 g unobtainium'), larder)?.unknown).toEqual(['unobtainium']);
+    expect(analyseMix(partOf('Mystery\n100 g unobtainium'), larder)).toMatchObject({ unknown: ['unobtainium'], massG: 0, figures: { solids: undefined } });
+    expect(analyseMix(partOf('Half known\n100 g unobtainium\n100 g whole milk'), larder)?.figures.solids).toBeCloseTo(12, 0);
   });
 
   test('erythritol and milk powder turn sandy, allulose does not', () => {

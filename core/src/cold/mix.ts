@@ -66,10 +66,11 @@ function isStabiliser(food: Food): boolean {
 /** The mix of one part, as an ice maker looks at it; undefined for a part that weighs nothing. */
 export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined {
   const sums: Sums = sumsOfPart(part, larder);
-  const massG = readSum(sums, AT.massG);
-  if (massG <= 0) return undefined;
+  const strangersG = part.lines.reduce((sum, { foodId, massG: lineG = 0 }) => (foodId !== undefined && larder.foods.has(foodId) ? sum : sum + lineG), 0);
+  const massG = readSum(sums, AT.massG) - strangersG;
+  if (readSum(sums, AT.massG) <= 0) return undefined;
   const waterG = readSum(sums, AT.allWaterG);
-  const per100 = (grams: number): number => (grams * 100) / massG;
+  const per100 = (grams: number): number => (massG > 0 ? (grams * 100) / massG : 0);
   const kinds = new Map<string, number>();
   const unknown: string[] = [];
   let stabiliserG = 0;
@@ -87,7 +88,7 @@ export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined 
     massG,
     waterG,
     figures: {
-      solids: 100 - per100(waterG),
+      solids: massG > 0 ? 100 - per100(waterG) : undefined,
       fat: per100(readSum(sums, AT.fatG)),
       msnf: per100(readSum(sums, AT.msnfG)),
       protein: per100(readSum(sums, AT.proteinG)),

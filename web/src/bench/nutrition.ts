@@ -63,6 +63,7 @@ export class Nutrition {
     const { massG, lowG, highG, found } = views.yield;
     const each = `${showNumber(views.portions, Number.isInteger(views.portions) ? 0 : 1)} portions of ${showNumber(views.portionMassG, 0)} g`;
     if (found === 'weighed') return `Weighed: ${showNumber(massG, 0)} g, ${each}.`;
+    if (this.desk.rebuild()?.product?.heat === 'none') return `${showNumber(massG, 0)} g, ${each}.`;
     if (found === 'raw') return `No loss is reckoned while nobody said what it is: ${showNumber(massG, 0)} g raw, ${each}.`;
     return `About ${showNumber(massG, 0)} g when baked (${showNumber(lowG, 0)}–${showNumber(highG, 0)}), ${each}. Only water leaves; weigh it and the guess goes.`;
   });

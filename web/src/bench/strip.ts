@@ -101,6 +101,7 @@ export class Strip {
     const views = this.desk.rebuild()?.views;
     if (!views) return '';
     const found = { weighed: 'weighed', estimated: 'baked, about', raw: 'of raw mix' }[views.yield.found];
+    if (this.desk.rebuild()?.product?.heat === 'none') return `${showNumber(views.portionMassG, 0)} g`;
     return views.yield.found === 'estimated' ? `about ${showNumber(views.portionMassG, 0)} g baked` : `${showNumber(views.portionMassG, 0)} g ${found}`;
   });
 

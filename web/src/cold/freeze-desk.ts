@@ -65,7 +65,7 @@ export class FreezeDesk {
 
   protected readonly chart = computed(() => {
     const [answer, { storedC, servedC }] = [this.answer(), this.setup()];
-    if (!answer) return undefined;
+    if (!answer || this.warnings().some(({ kind }) => kind === 'no water')) return undefined;
     const line = (points: readonly CurvePoint[]): [number, number][] => points.map(({ tempC, icePercent }) => [tempC, icePercent]);
     return (palette: ChartPalette): ChartOption => ({
       animation: false,
