@@ -73,7 +73,7 @@ const cold = z.strictObject({
   mixer: z.enum(['stand', 'hand']),
   liquidFirst: z.number().min(0).max(1),
   splashes: z.array(z.strictObject({ foodId: z.string().max(80), massG: mass })).max(40),
-  readings: z.array(z.strictObject({ mixG: positive, foamG: positive, cupMl: positive })).max(100),
+  readings: z.array(z.strictObject({ mixG: positive, foamG: positive, cupMl: positive, mixer: z.enum(['stand', 'hand']).optional() })).max(100),
 });
 
 export const formulaSchema = z.strictObject({

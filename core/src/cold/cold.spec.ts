@@ -133,6 +133,15 @@ describe('the freezing curve', () => {
     expect(analyseMix(partOf('Half known\n100 g unobtainium\n100 g whole milk'), larder)?.figures.solids).toBeCloseTo(12, 0);
   });
 
+  // 100 g of whey powder hold about 96 g of solids without fat; whole milk 8.8 % solids without fat (USDA SR Legacy, from memory).
+  test('the mix as an ice maker looks at it', () => {
+    const mix = analyseMix(partOf('Ice\n900 g whole milk\n100 g sweet whey powder\n5 g guar'), larder);
+    expect(mix?.figures.wheySolids).toBeCloseTo(9.5, 0);
+    expect(mix?.figures.msnf).toBeCloseTo((900 * 0.088 + 96) / 10.05, 0);
+    expect(mix?.figures.stabiliser).toBeCloseTo(0.5, 1);
+    expect(mix?.sugarsByKind[0]?.name).toBe('lactose');
+  });
+
   test('erythritol and milk powder turn sandy, allulose does not', () => {
     const kinds = (text: string): readonly string[] => coldWarnings(sumsOf(text), -18, -12).map(({ kind }) => kind);
     expect(kinds('Ice\n500 g whole milk\n120 g erythritol')).toContain('sandy erythritol');

@@ -1,4 +1,4 @@
-import { type Food, type Larder } from '../food';
+import { type Food, kindIdOf, type Larder } from '../food';
 import { type Part, sumsOfPart } from '../formula';
 import { AT, freezingPointOf, readSum, type Sums, sweetnessPer100g } from '../role';
 
@@ -8,7 +8,7 @@ export interface ColdBand {
   readonly high: number;
 }
 
-export const COLD_FIGURES = ['solids', 'fat', 'msnf', 'protein', 'sugars', 'stabiliser', 'sweetness', 'freezingPointC', 'lactosePerWater'] as const;
+export const COLD_FIGURES = ['solids', 'fat', 'msnf', 'wheySolids', 'protein', 'sugars', 'stabiliser', 'sweetness', 'freezingPointC', 'lactosePerWater'] as const;
 export type ColdFigure = (typeof COLD_FIGURES)[number];
 
 /** A kind of frozen treat with what is usual of it, how it is frozen and served, and its steps. */
@@ -63,6 +63,11 @@ function isStabiliser(food: Food): boolean {
   return food.kind === 'gum' && (food.roles.binding?.amount ?? 0) >= 0.25;
 }
 
+/** Whey powder and whey proteins: their solids count among the milk solids too, and are shown apart. */
+function isWhey(food: Food): boolean {
+  return /^whey-(?!casein)/.test(kindIdOf(food));
+}
+
 /** The mix of one part, as an ice maker looks at it; undefined for a part that weighs nothing. */
 export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined {
   const sums: Sums = sumsOfPart(part, larder);
@@ -74,11 +79,13 @@ export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined 
   const kinds = new Map<string, number>();
   const unknown: string[] = [];
   let stabiliserG = 0;
+  let wheyG = 0;
   for (const line of part.lines) {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     if (!food || line.massG === undefined || food.per100g.waterG === undefined || food.per100g.sugarsG === undefined) unknown.push(food?.name ?? line.name);
     if (!food || line.massG === undefined) continue;
     if (isStabiliser(food)) stabiliserG += line.massG;
+    if (isWhey(food)) wheyG += (line.massG * (100 - (food.per100g.waterG ?? 0) - (food.per100g.fatG ?? 0))) / 100;
     for (const [name, grams] of kindsOf(food)) kinds.set(name, (kinds.get(name) ?? 0) + (grams * line.massG) / 100);
   }
   const sugarsByKind = [...kinds].flatMap(([name, grams]) => (grams > 0.05 ? [{ name, grams }] : [])).sort((a, b) => b.grams - a.grams);
@@ -91,6 +98,7 @@ export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined 
       solids: massG > 0 ? 100 - per100(waterG) : undefined,
       fat: per100(readSum(sums, AT.fatG)),
       msnf: per100(readSum(sums, AT.msnfG)),
+      wheySolids: per100(wheyG),
       protein: per100(readSum(sums, AT.proteinG)),
       sugars: per100(sugarsG),
       stabiliser: per100(stabiliserG),

@@ -3,6 +3,8 @@ export interface OverrunReading {
   readonly mixG: number;
   readonly foamG: number;
   readonly cupMl: number;
+  /** What it was whipped with; a reading counts for that mixer alone. */
+  readonly mixer?: 'stand' | 'hand';
 }
 
 /** How a formula is frozen or whipped: kept with the formula, so that a revision remembers it. */

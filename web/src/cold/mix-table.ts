@@ -7,6 +7,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
   solids: { name: 'Total solids', unit: '%', digits: 1 },
   fat: { name: 'Fat', unit: '%', digits: 1 },
   msnf: { name: 'Milk solids, no fat', unit: '%', digits: 1 },
+  wheySolids: { name: 'of which whey solids', unit: '%', digits: 1 },
   protein: { name: 'Protein', unit: '%', digits: 1 },
   sugars: { name: 'Sugars, polyols', unit: '%', digits: 1 },
   stabiliser: { name: 'Stabiliser', unit: '%', digits: 2 },

@@ -127,7 +127,7 @@ export class OverrunDesk {
     this.setup().readings.map((reading) => {
       const result = overrunOf(reading);
       return {
-        words: `${showNumber(reading.mixG, 0)} g mix, ${showNumber(reading.foamG, 0)} g foam`,
+        words: `${showNumber(reading.mixG, 0)} g mix, ${showNumber(reading.foamG, 0)} g foam${reading.mixer ? `, ${reading.mixer} mixer` : ''}`,
         overrun: showNumber(result?.overrunPercent ?? 0, 0),
         density: showNumber(result?.foamDensityGPerMl ?? 0, 2),
       };
@@ -156,7 +156,7 @@ export class OverrunDesk {
     else if (foamG > mixG) this.fault.set('The foam weighs more than the mix: were the two weights swapped?');
     else {
       this.fault.set(undefined);
-      this.changed.emit({ readings: [...this.setup().readings, { cupMl, mixG, foamG }] });
+      this.changed.emit({ readings: [...this.setup().readings, { cupMl, mixG, foamG, mixer: this.setup().mixer }] });
     }
   }
 

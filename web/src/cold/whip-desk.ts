@@ -55,8 +55,9 @@ export class WhipDesk {
     const row = this.last();
     if (!row) return 'There is nothing to whip yet.';
     const { state } = row;
-    const learned = learnOverrun(state.overrunPercent, Math.max(state.overrunPercent * 0.35, 15), this.setup().readings);
-    const read = this.setup().readings.length > 0 ? ` Your readings make it about ${showNumber(learned.percent, 0)} % overrun.` : '';
+    const readings = this.setup().readings.filter(({ mixer }) => mixer === undefined || mixer === this.setup().mixer);
+    const learned = learnOverrun(state.overrunPercent, Math.max(state.overrunPercent * 0.35, 15), readings);
+    const read = readings.length > 0 ? ` Your readings make it about ${showNumber(learned.percent, 0)} % overrun.` : '';
     const fits = state.fits
       ? 'It fits the bowl.'
       : `The bowl holds ${showNumber(this.setup().bowlMl, 0)} mL: it is full before the foam is done. Whip less, or take a larger bowl.`;
