@@ -113,6 +113,7 @@ const VIEWS: readonly View[] = [
     act: async (page) => {
       await openLoaf(page);
       await press(page, 'Revisions');
+      await page.waitForSelector('[aria-label="Compare revision 4"]');
       await page.click('[aria-label="Compare revision 1"]');
       await page.click('[aria-label="Compare revision 4"]');
       await sees(page, 'against');

@@ -5,6 +5,6 @@ export { type Goal, type Goals, type GoalState, judgeGoals, NO_GOALS } from './g
 export { bakersPercentages, compareLines, type Contribution, contributionsOf, type LineChange } from './lines';
 export { lineState, type LineState, mendLine, type Mend, MOST_AMOUNT, readTypedAmount, type TypedAmount } from './mendLine';
 export { readLine, weighLine } from './readLine';
-export { gramOf, mainPart, sumOfPart, sumsOfPart, type Tally, tallyOf } from './tally';
+export { mainPart, sumOfPart, sumsOfPart, type Tally, tallyOf } from './tally';
 export { countedParts, type Counting, COUNTING, type Figure, figureOfLine, FIGURES, type Figures, shareOfFigures, type Sum, type Totals, totalsOf, totalsOfParts } from './totals';
 export { type EnergyShares, energySharesOf, type Loss, type Views, viewsOf, type Yield, yieldOf } from './views';

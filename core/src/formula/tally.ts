@@ -1,5 +1,5 @@
 import { type Allergen, ALLERGENS, type Food, kindIdOf, type Larder, massSpread, SUMMED } from '../food';
-import { AT, bringsOf, BROUGHT, bringsPerGram, noSums, type Sums, zeros } from '../role';
+import { AT, bringsOf, BROUGHT, type Sums, zeros } from '../role';
 import { type Formula, type Line, type Part } from './formula';
 
 /** Where a row of a tally holds its figures, their variances, the most they are off by, and what is brought to the mix. */
@@ -180,10 +180,4 @@ export function mainPart(formula: Formula, larder: Larder): Part | undefined {
   const [first, ...others] = formula.parts;
   if (!first || others.length === 0) return first;
   return others.reduce((main, part) => (heldBy(part, larder) > heldBy(main, larder) ? part : main), first);
-}
-
-/** What one more gram of a food would bring, by its id; nothing for a food that is not at hand. */
-export function gramOf(foodId: string, larder: Larder): Sums {
-  const food = larder.foods.get(foodId);
-  return food ? bringsPerGram(food) : noSums();
 }
