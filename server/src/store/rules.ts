@@ -52,5 +52,11 @@ function readTable<T>(db: Store, table: TableName): readonly T[] {
 
 /** The tables of the trade as stored. */
 export function readTables(db: Store): Tables {
-  return { rules: readTable(db, 'rules'), classes: readTable(db, 'classes'), correctives: readTable(db, 'correctives'), coldStyles: readTable(db, 'coldStyles'), cautions: readTable(db, 'cautions') };
+  return {
+    rules: readTable(db, 'rules'),
+    classes: readTable(db, 'classes'),
+    correctives: readTable(db, 'correctives'),
+    coldStyles: readTable(db, 'coldStyles'),
+    cautions: readTable(db, 'cautions'),
+  };
 }
