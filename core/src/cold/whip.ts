@@ -21,7 +21,7 @@ export interface WhipState {
   readonly gumPercent: number;
   readonly mouthfeel: string;
   readonly thickness: string;
-  /** Hours that it stands. */
+  /** Hours that it stands, two at the most: longer it is not left out either. */
   readonly standsH: number;
   /** Rules of practice that act here, in words. */
   readonly acts: readonly string[];
@@ -151,7 +151,7 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
     gumPercent,
     mouthfeel: mouthfeelOf(per100Ml(foam.gumG)),
     thickness: massG > 0 ? consistencyWord(scale) : 'nothing yet',
-    standsH: 2 * Math.min(effective / MODEL.gumEnough, 1.2) * (1 - 0.75 * foam.wheyShare),
+    standsH: 2 * Math.min(effective / MODEL.gumEnough, 1) * (1 - 0.75 * foam.wheyShare),
     acts,
   };
 }
