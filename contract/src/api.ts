@@ -1,4 +1,4 @@
-import { type Food, type StockItem, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
+import { CARB_COUNTS, type Counting, COUNTING, ENERGY_COUNTS, type Food, type StockItem, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 import { type StoredPack } from './larder';
 import { worksheetSchema } from './worksheet';
@@ -31,6 +31,12 @@ export interface StoredFormula {
   readonly worksheet: Worksheet;
   readonly revisions: readonly RevisionHead[];
 }
+
+/** How the figures of the shelf are counted: whose net carbohydrate, whose energy. */
+export const countingQuerySchema = z.strictObject({
+  carbs: z.enum(CARB_COUNTS).default(COUNTING.carbs),
+  energy: z.enum(ENERGY_COUNTS).default(COUNTING.energy),
+}) satisfies z.ZodType<Counting>;
 
 /** Per-portion figures of the head revision, as the Shelf lists them; undefined where there are gaps. */
 export interface ShelfFigures {

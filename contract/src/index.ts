@@ -1,4 +1,5 @@
 export {
+  countingQuerySchema,
   labelSchema,
   type LarderPayload,
   type Problem,

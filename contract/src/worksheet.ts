@@ -66,7 +66,7 @@ const goals = z.strictObject({
 const positive = z.number().positive().max(1e7);
 
 const cold = z.strictObject({
-  styleId: z.string().max(40),
+  styleId: z.string().max(40).optional(),
   storedC: z.number().min(-40).max(10),
   servedC: z.number().min(-40).max(10),
   bowlMl: positive,

@@ -50,10 +50,12 @@ const caution = z.strictObject({
 const span = z.tuple([z.number(), z.number()]);
 const band = z.strictObject({ low: z.number(), high: z.number(), reason }).refine(({ low, high }) => low < high, 'a band runs from low to high');
 
+const titleWords = z.array(z.string().regex(/^[a-z ]+$/)).min(1);
+
 const productClass = z.strictObject({
   id: z.string(),
   name: z.string().min(1),
-  words: z.array(z.string().regex(/^[a-z ]+$/)).min(1),
+  words: titleWords,
   piece: z.string().min(1),
   heat: z.enum(['oven', 'griddle', 'none']),
   bands: z.partialRecord(z.enum(LEDGER_ROLES), band),
@@ -86,6 +88,8 @@ const range = z.strictObject({ low: z.number(), high: z.number() }).refine(({ lo
 const coldStyle = z.strictObject({
   id: z.string(),
   name: z.string().min(1),
+  classId: z.string(),
+  words: titleWords,
   bands: z.partialRecord(z.enum(COLD_FIGURES), range),
   overrun: range,
   servedC: z.number().min(-30).max(10),

@@ -1,4 +1,3 @@
-import { type ColdStyle } from '../cold';
 import { type Larder } from '../food';
 import {
   type Counting,
@@ -38,10 +37,9 @@ import { type Craft, NO_CRAFT } from '../swap';
 /** All tables that an analysis or a rebuild is worked out with. */
 export interface Tables extends Craft {
   readonly cautions: readonly CautionRule[];
-  readonly coldStyles: readonly ColdStyle[];
 }
 
-export const NO_TABLES: Tables = { ...NO_CRAFT, cautions: [], coldStyles: [] };
+export const NO_TABLES: Tables = { ...NO_CRAFT, cautions: [] };
 
 /** What a part that is chosen at the table would add to a portion. */
 export interface AtTable {
@@ -94,7 +92,7 @@ export function analyse(formula: Formula, larder: Larder, tables: Tables = NO_TA
   const totals = totalsOf(formula, larder, counting);
   const main = mainPart(formula, larder);
   const sums = main ? sumsOfPart(main, larder) : noSums();
-  const product = classOf(formula, tables.classes);
+  const product = classOf(formula, tables);
   const views = viewsOf(formula, totals, product?.loss);
   return {
     totals,

@@ -1,27 +1,7 @@
 import { type Food, kindIdOf, type Larder } from '../food';
 import { type Part, sumsOfPart } from '../formula';
+import { type ColdFigure } from '../product';
 import { AT, freezingPointOf, readSum, type Sums, sweetnessPer100g } from '../role';
-
-/** A band of a style, in per cent of the mix unless its row says otherwise. */
-export interface ColdBand {
-  readonly low: number;
-  readonly high: number;
-}
-
-export const COLD_FIGURES = ['solids', 'fat', 'msnf', 'wheySolids', 'protein', 'sugars', 'stabiliser', 'sweetness', 'freezingPointC', 'lactosePerWater'] as const;
-export type ColdFigure = (typeof COLD_FIGURES)[number];
-
-/** A kind of frozen treat with what is usual of it, how it is frozen and served, and its steps. */
-export interface ColdStyle {
-  readonly id: string;
-  readonly name: string;
-  readonly bands: Readonly<Partial<Record<ColdFigure, ColdBand>>>;
-  /** Overrun that it takes up while it freezes, per cent. */
-  readonly overrun: ColdBand;
-  readonly servedC: number;
-  readonly steps: readonly { readonly words: string; readonly minutes: number; readonly isHandsOn: boolean }[];
-  readonly source: string;
-}
 
 export interface SugarShare {
   readonly name: string;

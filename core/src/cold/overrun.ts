@@ -1,4 +1,4 @@
-import { type OverrunReading } from '../formula';
+import { type Figures, type OverrunReading, shareOfFigures, type Views } from '../formula';
 
 export interface OverrunResult {
   readonly overrunPercent: number;
@@ -32,4 +32,34 @@ export function learnOverrun(predictedPercent: number, predictedSd: number, read
     weighted += found.overrunPercent * weight;
   }
   return { percent: weighted / precision, sd: Math.sqrt(1 / precision) };
+}
+
+/** A portion of foam by its volume or its weight, and what it holds. */
+export interface FoamPortion {
+  readonly name: string;
+  readonly massG: number;
+  readonly figures: Figures;
+}
+
+/** Measures that a foam is served in: by volume, and by weight, where the air does not matter. */
+const SERVED: readonly { readonly name: string; readonly ml?: number; readonly g?: number }[] = [
+  { name: 'a cup, 240 mL', ml: 240 },
+  { name: 'a bowl, 500 mL', ml: 500 },
+  { name: 'a litre', ml: 1000 },
+  { name: '100 g', g: 100 },
+  { name: '250 g', g: 250 },
+];
+
+/**
+ * Portions by volume at the mean density of the readings, and by weight, with what each holds. Empty without a reading that
+ * can be used, or without figures for 100 g.
+ */
+export function foamPortions(readings: readonly OverrunReading[], { per100g }: Pick<Views, 'per100g'>): readonly FoamPortion[] {
+  const densities = readings.flatMap((reading) => overrunOf(reading)?.foamDensityGPerMl ?? []);
+  if (densities.length === 0 || !per100g) return [];
+  const density = densities.reduce((sum, one) => sum + one, 0) / densities.length;
+  return SERVED.map(({ name, ml = 0, g }) => {
+    const massG = g ?? ml * density;
+    return { name, massG, figures: shareOfFigures(per100g, massG / 100) };
+  });
 }

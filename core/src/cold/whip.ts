@@ -5,6 +5,18 @@ import { AT, addTimes, bringsPerGram, consistencyWord, noSums, readSum, scaleOfS
 /** What the simulation needs of a setup. */
 export type WhipSetup = Pick<ColdSetup, 'mixer' | 'bowlMl' | 'liquidFirst' | 'splashes'>;
 
+export type FoamFactor = 'protein' | 'gum' | 'thickness' | 'fat' | 'liquid' | 'whey';
+
+/** What takes air away from the most that a mixer gets in, in words. House model. */
+export const FOAM_FACTORS: readonly { readonly key: FoamFactor; readonly name: string; readonly source: string }[] = [
+  { key: 'protein', name: 'Protein that foams', source: 'full from 7 g of casein, or as much of white, in 100 g of water; whey counts an eighth' },
+  { key: 'gum', name: 'Gum that holds', source: 'full from 1.4 % of the water; xanthan with guar best, guar alone poor; a hand mixer wants twice as much' },
+  { key: 'thickness', name: 'Thickness before whipping', source: 'neither soup nor paste takes up air' },
+  { key: 'fat', name: 'Fat', source: 'each 4 % of fat halves it' },
+  { key: 'liquid', name: 'Liquid before whipping', source: 'all of it at once takes a third away' },
+  { key: 'whey', name: 'Whey in the protein', source: 'whey foams and does not hold' },
+];
+
 /** How the bowl stands at one point. */
 export interface WhipState {
   readonly after: string;
@@ -23,6 +35,8 @@ export interface WhipState {
   readonly thickness: string;
   /** Hours that it stands, two at the most: longer it is not left out either. */
   readonly standsH: number;
+  /** What of the most overrun each of these leaves, 0 to 1. */
+  readonly factors: Readonly<Record<FoamFactor, number>>;
   /** Rules of practice that act here, in words. */
   readonly acts: readonly string[];
 }
@@ -123,8 +137,15 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
   const fatPercent = massG > 0 ? (readSum(sums, AT.fatG) * 100) / massG : 0;
   const protein = waterG > 0 ? Math.min((foam.proteinG * 100) / waterG / MODEL.caseinEnough, 1) : 0;
   const gum = foam.gumHolds * Math.min(effective / MODEL.gumEnough, 1) * (effective > MODEL.gumMuch ? MODEL.gumMuch / effective : 1);
-  const overrunPercent =
-    MODEL.mostOverrun * protein * (0.15 + 0.85 * gum) * byThickness(scale) * 2 ** (-fatPercent / MODEL.fatHalves) * (1 - earlyLoss) * (1 - MODEL.wheyBreaks * foam.wheyShare);
+  const factors = {
+    protein,
+    gum: 0.15 + 0.85 * gum,
+    thickness: byThickness(scale),
+    fat: 2 ** (-fatPercent / MODEL.fatHalves),
+    liquid: 1 - earlyLoss,
+    whey: 1 - MODEL.wheyBreaks * foam.wheyShare,
+  };
+  const overrunPercent = FOAM_FACTORS.reduce<number>((overrun, { key }) => overrun * factors[key], MODEL.mostOverrun);
   const mixMl = readSum(sums, AT.volumeMl);
   const volumeMl = mixMl * (1 + overrunPercent / 100);
   const per100Ml = (grams: number): number => (volumeMl > 0 ? (grams * 100) / volumeMl : 0);
@@ -152,6 +173,7 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
     mouthfeel: mouthfeelOf(per100Ml(foam.gumG)),
     thickness: massG > 0 ? consistencyWord(scale) : 'nothing yet',
     standsH: 2 * Math.min(effective / MODEL.gumEnough, 1) * (1 - 0.75 * foam.wheyShare),
+    factors,
     acts,
   };
 }

@@ -1,5 +1,5 @@
 import { type Larder } from '../food';
-import { allLines, type Figures, type Formula, type Line, type Part, readLine, totalsOf, viewsOf } from '../formula';
+import { allLines, type Figures, type Formula, type Line, type Loss, type Part, readLine, totalsOf, viewsOf } from '../formula';
 import { type MeasureSystem } from '../quantity';
 import { readYield, type ReadResult } from './recipeText';
 
@@ -209,7 +209,11 @@ function nutritionOf(formula: Formula, figures: Figures): Json {
     sugarContent: grams('sugarsG'),
     sodiumContent: figures.sodiumMg.gaps.length > 0 ? undefined : `${rounded(figures.sodiumMg.amount)} mg`,
   };
-  return { '@type': 'NutritionInformation', servingSize: `1 ${formula.portionWord}`, ...Object.fromEntries(Object.entries(members).filter(([, value]) => value !== undefined)) };
+  return {
+    '@type': 'NutritionInformation',
+    servingSize: formula.portionMassG === undefined ? `1 ${formula.portionWord}` : `${rounded(formula.portionMassG)} g`,
+    ...Object.fromEntries(Object.entries(members).filter(([, value]) => value !== undefined)),
+  };
 }
 
 function supplyOf(line: Line): Json {
@@ -217,8 +221,8 @@ function supplyOf(line: Line): Json {
   return { '@type': 'HowToSupply', name: line.text, ...(line.foodId === undefined ? {} : { identifier: line.foodId }), ...quantity };
 }
 
-function recipeOf(formula: Formula, larder: Larder): Json {
-  const portion = viewsOf(formula, totalsOf(formula, larder)).portion;
+function recipeOf(formula: Formula, larder: Larder, loss: Loss | undefined): Json {
+  const portion = viewsOf(formula, totalsOf(formula, larder), loss).portion;
   return {
     '@type': 'Recipe',
     ...formula.carried,
@@ -239,10 +243,10 @@ function recipeOf(formula: Formula, larder: Larder): Json {
 
 /**
  * A schema.org Recipe for a formula, with the original as `isBasedOn` where one is given. Grams and foods ride along as
- * HowToSupply. Nutrition is per portion; a figure with gaps is left out rather than understated.
+ * HowToSupply. Nutrition is per portion, by weight after the class's `loss` in the oven where portions go by weight; a figure with gaps is left out rather than understated.
  */
-export function writeRecipeJsonLd(formula: Formula, larder: Larder, original?: Formula): string {
-  const recipe = recipeOf(formula, larder);
-  const document = { '@context': 'https://schema.org', ...recipe, ...(original ? { isBasedOn: recipeOf(original, larder) } : {}) };
+export function writeRecipeJsonLd(formula: Formula, larder: Larder, original?: Formula, loss?: Loss): string {
+  const recipe = recipeOf(formula, larder, loss);
+  const document = { '@context': 'https://schema.org', ...recipe, ...(original ? { isBasedOn: recipeOf(original, larder, loss) } : {}) };
   return JSON.stringify(document, undefined, 2);
 }

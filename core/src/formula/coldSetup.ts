@@ -9,7 +9,8 @@ export interface OverrunReading {
 
 /** How a formula is frozen or whipped: kept with the formula, so that a revision remembers it. */
 export interface ColdSetup {
-  readonly styleId: string;
+  /** As said; else the title may name it. */
+  readonly styleId?: string;
   /** The freezer, and the spoon. */
   readonly storedC: number;
   readonly servedC: number;

@@ -6,5 +6,20 @@ export { bakersPercentages, compareLines, type Contribution, contributionsOf, ty
 export { lineState, type LineState, mendLine, type Mend, MOST_AMOUNT, readTypedAmount, type TypedAmount } from './mendLine';
 export { readLine, weighLine } from './readLine';
 export { mainPart, sumOfPart, sumsOfPart, type Tally, tallyOf } from './tally';
-export { countedParts, type Counting, COUNTING, type Figure, figureOfLine, FIGURES, type Figures, shareOfFigures, type Sum, type Totals, totalsOf, totalsOfParts } from './totals';
+export {
+  countedParts,
+  type Counting,
+  COUNTING,
+  ENERGY_COUNTS,
+  type EnergyCount,
+  type Figure,
+  figureOfLine,
+  FIGURES,
+  type Figures,
+  shareOfFigures,
+  type Sum,
+  type Totals,
+  totalsOf,
+  totalsOfParts,
+} from './totals';
 export { type EnergyShares, energySharesOf, type Loss, type Views, viewsOf, type Yield, yieldOf } from './views';

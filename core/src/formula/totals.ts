@@ -3,10 +3,13 @@ import { zeros } from '../role';
 import { type Formula, type Part } from './formula';
 import { sumOfPart, tallyOf, VARIANCES_AT, WORST_AT } from './tally';
 
+export const ENERGY_COUNTS = ['table', 'eu', 'us'] as const;
+export type EnergyCount = (typeof ENERGY_COUNTS)[number];
+
 /** How a household counts: whose net carbohydrate, and whose energy ("table" takes each food's own figure). */
 export interface Counting {
   readonly carbs: CarbCount;
-  readonly energy: 'table' | 'eu' | 'us';
+  readonly energy: EnergyCount;
 }
 
 export const COUNTING: Counting = { carbs: 'netErythritolG', energy: 'table' };

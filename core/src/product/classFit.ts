@@ -1,5 +1,6 @@
 import { type Formula } from '../formula';
 import { LEDGER_ROLES, type LedgerRole, type Measures } from '../role';
+import { type ColdStyle, styled } from './coldStyle';
 import { type ProductClass } from './productClass';
 
 /** How far outside a band a measure lies, in widths of the band; 0 inside. */
@@ -21,6 +22,10 @@ const TELLS: Readonly<Record<LedgerRole, number>> = {
   browning: 0.5,
   salt: 0.2,
   solids: 1,
+  msnf: 0.5,
+  protein: 0.5,
+  lactose: 0.2,
+  freezes: 0.5,
   ice: 1,
 };
 
@@ -34,33 +39,55 @@ export function misfitOf(measures: Measures, product: ProductClass): number {
   return misfit;
 }
 
-/** The class that a title names: the one with the longest of its words in it. */
-export function classOfTitle(title: string, classes: readonly ProductClass[]): ProductClass | undefined {
-  const plain = ` ${title.toLowerCase().replace(/[^a-z]+/g, ' ')} `;
-  let best: { readonly product: ProductClass; readonly length: number } | undefined;
-  for (const product of classes) {
-    for (const word of product.words) {
-      if ((plain.includes(` ${word} `) || plain.includes(` ${word}s `)) && word.length > (best?.length ?? 0)) best = { product, length: word.length };
-    }
-  }
-  return best?.product;
+/** What has names: a class or a style, each known by words of a title. */
+interface Named {
+  readonly words: readonly string[];
 }
 
-const named = new WeakMap<readonly ProductClass[], Map<string, ProductClass | undefined>>();
+/** The class, or style, that a title names: the one with the longest of its words in it. */
+export function namedInTitle<T extends Named>(title: string, all: readonly T[]): T | undefined {
+  const plain = ` ${title.toLowerCase().replace(/[^a-z]+/g, ' ')} `;
+  let best: { readonly one: T; readonly length: number } | undefined;
+  for (const one of all) {
+    for (const word of one.words) {
+      if ((plain.includes(` ${word} `) || plain.includes(` ${word}s `)) && word.length > (best?.length ?? 0)) best = { one, length: word.length };
+    }
+  }
+  return best?.one;
+}
+
+const named = new WeakMap<readonly Named[], Map<string, Named | undefined>>();
 const MOST_TITLES = 200;
 
-/** As `classOfTitle`, reckoned once for each title. */
-function namedBy(title: string, classes: readonly ProductClass[]): ProductClass | undefined {
-  const titles = named.get(classes) ?? new Map<string, ProductClass | undefined>();
+/** As `namedInTitle`, reckoned once for each title. */
+function namedBy<T extends Named>(title: string, all: readonly T[]): T | undefined {
+  const titles = (named.get(all) ?? new Map<string, T | undefined>()) as Map<string, T | undefined>;
   if (titles.size > MOST_TITLES) titles.clear();
-  if (!titles.has(title)) titles.set(title, classOfTitle(title, classes));
-  named.set(classes, titles);
+  if (!titles.has(title)) titles.set(title, namedInTitle(title, all));
+  named.set(all, titles);
   return titles.get(title);
 }
 
-/** The class as said, else as the title names it, else undefined: a mix alone is not a sure sign of what it is to become. */
-export function classOf(formula: Pick<Formula, 'classId' | 'title'>, classes: readonly ProductClass[]): ProductClass | undefined {
-  return classes.find(({ id }) => id === formula.classId) ?? namedBy(formula.title, classes);
+export interface ClassTables {
+  readonly classes: readonly ProductClass[];
+  readonly coldStyles: readonly ColdStyle[];
+}
+
+/** The style of what is frozen: as said, else as the title names it. */
+export function styleOf(formula: Pick<Formula, 'title' | 'cold'>, product: ProductClass | undefined, styles: readonly ColdStyle[]): ColdStyle | undefined {
+  const style = styles.find(({ id }) => id === formula.cold?.styleId) ?? namedBy(formula.title, styles);
+  return style && style.classId === product?.id ? style : undefined;
+}
+
+/**
+ * The class as said, else as the title names it, else undefined: a mix alone is not a sure sign of what it is to become. What
+ * is frozen takes the bands of its style.
+ */
+export function classOf(formula: Pick<Formula, 'classId' | 'title' | 'cold'>, { classes, coldStyles }: ClassTables): ProductClass | undefined {
+  const product = classes.find(({ id }) => id === formula.classId) ?? namedBy(formula.title, classes);
+  if (!product || coldStyles.length === 0) return product;
+  const style = styleOf(formula, product, coldStyles);
+  return style ? styled(product, style) : product;
 }
 
 /** A misfit from which a class is doubted, and by how much another must fit better to be named. House values. */
@@ -72,7 +99,7 @@ export function betterClass(measures: Measures, chosen: ProductClass, classes: r
   const now = misfitOf(measures, chosen);
   if (now < DOUBTED) return undefined;
   const [best] = classes
-    .filter(({ heat }) => (heat === 'none') === (chosen.heat === 'none'))
+    .filter(({ id, heat }) => id !== chosen.id && (heat === 'none') === (chosen.heat === 'none'))
     .map((product) => ({ product, misfit: misfitOf(measures, product) }))
     .sort((a, b) => a.misfit - b.misfit);
   return best && best.misfit < now - BETTER_BY ? best.product : undefined;

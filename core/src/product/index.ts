@@ -1,4 +1,5 @@
-export { betterClass, classOf, classOfTitle, misfitOf, outside } from './classFit';
+export { betterClass, classOf, type ClassTables, misfitOf, namedInTitle, outside, styleOf } from './classFit';
+export { COLD_FIGURES, type ColdBand, type ColdFigure, type ColdStyle, ROLE_OF_FIGURE } from './coldStyle';
 export { ledgerOf, type LedgerRow, type WantedBand, wantedBand } from './ledger';
 export { type Band, type ProductClass, type ProteinLimit } from './productClass';
 export { overProtein, type OverLimit } from './proteinLimit';

@@ -12,6 +12,8 @@ const FOLLOWS: Readonly<Partial<Record<LedgerRole, { readonly share: number; rea
   bulk: { share: 0.45, least: 3 },
   salt: { share: 0.6, least: 0.25 },
 };
+/** Least that a band may run down to, where it is not zero. */
+const LEAST: Readonly<Partial<Record<LedgerRole, number>>> = { acid: -Infinity, freezes: -Infinity };
 /** The same for every role where no class is known. House value. */
 const FOLLOWS_UNCLASSED = { share: 0.3, times: 2 };
 
@@ -53,11 +55,11 @@ export function wantedBand(role: LedgerRole, original: number | undefined, produ
   const band = product?.bands[role];
   if (original === undefined) return band && { low: band.low, high: band.high, reason: band.reason };
   const near = nearOriginal(role, original, product !== undefined);
-  if (!band) return near && { ...near, low: role === 'acid' ? near.low : Math.max(near.low, 0), reason: 'near the original' };
+  if (!band) return near && { ...near, low: Math.max(near.low, LEAST[role] ?? 0), reason: 'near the original' };
   if (original < band.low || original > band.high) {
     const slack = ROLE_FACTS[role].noticedLeast;
     return {
-      low: Math.min(band.low, Math.max(original - slack, role === 'acid' ? -Infinity : 0)),
+      low: Math.min(band.low, Math.max(original - slack, LEAST[role] ?? 0)),
       high: Math.max(band.high, original + slack),
       reason: `${band.reason} The original lies outside what is usual, so the band reaches to it.`,
     };
@@ -68,8 +70,6 @@ export function wantedBand(role: LedgerRole, original: number | undefined, produ
 
 /** Widths of a band by which a role may lie outside before anyone speaks of it. House value. */
 const HARDLY = 0.02;
-
-const WARM_ROLES = LEDGER_ROLES.filter((role) => !COLD_ROLES.includes(role));
 
 /** The bands wanted last: an original and its class stay while a rebuild is worked on. */
 let last: { readonly original: Measures; readonly product: ProductClass | undefined; readonly bands: Readonly<Partial<Record<LedgerRole, WantedBand>>> } | undefined;
@@ -85,11 +85,18 @@ function bandsFor(original: Measures, product: ProductClass | undefined): Readon
   return bands;
 }
 
+const WARM_ROLES = LEDGER_ROLES.filter((role) => !COLD_ROLES.includes(role));
+
+/** Roles of what is frozen come first where they are asked for, and not at all elsewhere. */
+function rolesOf(bands: Readonly<Partial<Record<LedgerRole, WantedBand>>>): readonly LedgerRole[] {
+  const cold = COLD_ROLES.filter((role) => bands[role]);
+  return cold.length > 0 ? [...cold, ...WARM_ROLES] : WARM_ROLES;
+}
+
 /** The ledger: for each role original, rebuild, what is wanted, and whether the rebuild is there. */
 export function ledgerOf(original: Measures, rebuild: Measures, product: ProductClass | undefined): readonly LedgerRow[] {
   const bands = bandsFor(original, product);
-  const roles = bands.ice ? LEDGER_ROLES : WARM_ROLES;
-  return roles.map((role): LedgerRow => {
+  return rolesOf(bands).map((role): LedgerRow => {
     const [before, now, band] = [original[role], rebuild[role], bands[role]];
     if (now === undefined || !band) return { role, original: before, rebuild: now, band, state: 'unknown', off: 0, left: false };
     const tolerance = HARDLY * (band.high - band.low);

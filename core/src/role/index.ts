@@ -18,4 +18,5 @@ export {
   scaleOfSums,
 } from './consistency';
 export { depressionOf, freezingPointOf, iceAt } from './freezing';
-export { COLD_ROLES, type LedgerRole, LEDGER_ROLES, measureRole, type Measures, measuresOf, ROLE_FACTS, type RoleFacts } from './measures';
+export { measureRole, type Measures, measuresOf } from './measures';
+export { COLD_ROLES, type LedgerRole, LEDGER_ROLES, ROLE_FACTS, type RoleFacts } from './roleFacts';

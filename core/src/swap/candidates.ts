@@ -58,6 +58,10 @@ const STRAIN_WORDS: Readonly<Record<LedgerRole, readonly [low: string, high: str
   browning: ['pale', 'dark'],
   salt: ['flat in salt', 'salty'],
   solids: ['thin, icy', 'heavy'],
+  msnf: ['short of milk solids', 'heavy with milk solids'],
+  protein: ['short of protein', 'chalky with protein'],
+  lactose: ['without lactose', 'sandy with lactose'],
+  freezes: ['freezes late', 'freezes early'],
   ice: ['too soft to freeze', 'freezes to a brick'],
 };
 

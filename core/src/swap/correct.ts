@@ -37,6 +37,10 @@ const LEAST_G: Readonly<Record<LedgerRole, number>> = {
   browning: 0.5,
   salt: 0.1,
   solids: 1,
+  msnf: 1,
+  protein: 1,
+  lactose: 1,
+  freezes: 1,
   ice: 1,
 };
 /** How far into its band a correction aims, in widths, never past the original; liquid goes in by little. House values. */
@@ -143,7 +147,7 @@ function taking(problem: Problem): readonly Way[] {
     const reason =
       row.role === 'thickness'
         ? 'The rebuild drinks less than the original; with less liquid it keeps its thickness.'
-        : row.role === 'ice'
+        : row.role === 'ice' || row.role === 'freezes'
           ? `${food.name} decides most of how hard it freezes.`
           : `Most of what is too much of ${ROLE_FACTS[row.role].name.toLowerCase()} comes from ${food.name.toLowerCase()}.`;
     return [made(problem, { kind: 'less', lineId: line.id, massG, why: row.role === 'thickness' ? 'liquid' : 'balance' }, per1, -massG, { reason, ...HOUSE })];
@@ -208,7 +212,7 @@ function atTheOven(problem: Problem, now: number): readonly Way[] {
 function waysFor(problem: Problem): readonly Way[] {
   const { role, state } = problem.row;
   if (role === 'thickness') return state === 'high' ? thinning(problem) : [...taking(problem), ...moreFlour(problem), ...fromTable(problem)];
-  return state === 'high' || role === 'ice' ? [...taking(problem), ...fromTable(problem)] : fromTable(problem);
+  return state === 'high' || role === 'ice' || role === 'freezes' ? [...taking(problem), ...fromTable(problem)] : fromTable(problem);
 }
 
 /** Ways to bring one role back, the one that leaves the calmest ledger first; liquids in the order of the formula and the kitchen. */

@@ -1,5 +1,5 @@
 import { type LedgerRole } from '../role';
-import { type ProductClass } from '../product';
+import { type ClassTables } from '../product';
 import { type Mark } from '../quantity';
 import { type SwapRule } from './rule';
 
@@ -16,10 +16,9 @@ export interface Corrective {
 }
 
 /** The tables of the trade that a rebuild is worked out with. */
-export interface Craft {
+export interface Craft extends ClassTables {
   readonly rules: readonly SwapRule[];
-  readonly classes: readonly ProductClass[];
   readonly correctives: readonly Corrective[];
 }
 
-export const NO_CRAFT: Craft = { rules: [], classes: [], correctives: [] };
+export const NO_CRAFT: Craft = { rules: [], classes: [], coldStyles: [], correctives: [] };

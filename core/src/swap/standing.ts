@@ -33,7 +33,7 @@ function isLeft(row: LedgerRow, sheet: Worksheet): boolean {
 
 /** The standing of a worksheet as it lies there; settle what is open first to see where it would end. */
 export function standingOf(sheet: Worksheet, larder: Larder, craft: Craft): Standing {
-  const product = classOf(sheet.rebuild, craft.classes);
+  const product = classOf(sheet.rebuild, craft);
   const originalPart = mainPart(sheet.original, larder);
   const part = sheet.rebuild.parts.find(({ id }) => id === originalPart?.id) ?? mainPart(sheet.rebuild, larder);
   const original = measuresOf(originalPart ? sumsOfPart(originalPart, larder) : noSums());

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { labelSchema, saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
-import { allLines, analyse, type Figures, type Formula, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
+import { countingQuerySchema, labelSchema, saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
+import { allLines, analyse, classOf, type Counting, type Figures, type Formula, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
 import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
 import { type Kitchen } from '../store/kitchen';
@@ -21,8 +21,8 @@ function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
   return [...new Set(names)];
 }
 
-function shelfEntry(row: ShelfRow, larder: Larder): ShelfEntry {
-  const figuresOf = (formula: Formula): Figures => analyse(formula, larder).views.portion;
+function shelfEntry(row: ShelfRow, { larder, payload }: Kitchen, counting: Counting): ShelfEntry {
+  const figuresOf = (formula: Formula): Figures => analyse(formula, larder, payload, counting).views.portion;
   const { original, rebuild } = row.worksheet;
   return {
     id: row.id,
@@ -34,7 +34,7 @@ function shelfEntry(row: ShelfRow, larder: Larder): ShelfEntry {
     updatedAt: row.createdAt,
     original: shelfFigures(figuresOf(original)),
     rebuild: shelfFigures(figuresOf(rebuild)),
-    gaps: analyse(rebuild, larder).gaps.length,
+    gaps: analyse(rebuild, larder, payload, counting).gaps.length,
     swappedIn: swappedIn(row.worksheet, larder),
   };
 }
@@ -68,8 +68,9 @@ function foodsUsed({ original, rebuild }: Worksheet): readonly string[] {
 export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
   const router = Router();
   const { db } = kitchen;
-  router.get('/formulas', (_request, response) => {
-    response.set('Cache-Control', 'no-store').json(listFormulas(db).map((row) => shelfEntry(row, kitchen.larder)));
+  router.get('/formulas', (request, response) => {
+    const counting = countingQuerySchema.parse(request.query);
+    response.set('Cache-Control', 'no-store').json(listFormulas(db).map((row) => shelfEntry(row, kitchen, counting)));
   });
   router.post('/formulas', (request, response) => {
     const save = saveSchema.parse(request.body);
@@ -126,7 +127,7 @@ export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
     response
       .type('application/ld+json')
       .set('Content-Disposition', `attachment; filename="${fileName(rebuild.title)}"`)
-      .send(writeRecipeJsonLd(rebuild, kitchen.larder, original));
+      .send(writeRecipeJsonLd(rebuild, kitchen.larder, original, classOf(rebuild, kitchen.payload)?.loss));
   });
   return router;
 }

@@ -118,7 +118,7 @@ export class Ledger {
     return {
       role,
       name: facts.name,
-      ends: facts.ends,
+      ends: (this.desk.standing()?.product?.bands.ice && facts.endsFrozen) || facts.ends,
       from: placeOf(role, original),
       to: placeOf(role, rebuild),
       ghost: previewed ? placeOf(role, previewed[role]) : undefined,

@@ -3,7 +3,8 @@ import { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, type Counting, type Figu
 import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
 import { Choice, type Option } from '../ui/choice';
-import { FIGURE_ROWS, type FigureRow, showChange, showNumber, showRange, showSum, showWorst } from '../ui/figures';
+import { FIGURE_ROWS, showChange, showNumber, showRange, showSum, showWorst } from '../ui/figures';
+import { type Asked } from './why-panel';
 
 type ViewName = 'portion' | 'batch' | 'per100g';
 
@@ -24,7 +25,7 @@ const ENERGY_OPTIONS: readonly { readonly value: Counting['energy']; readonly la
 export class Nutrition {
   protected readonly desk = inject(Desk);
   protected readonly preferences = inject(Preferences);
-  readonly whyAsked = output<FigureRow>();
+  readonly whyAsked = output<Asked>();
   protected readonly view = signal<ViewName>('portion');
   protected readonly isWorst = signal(false);
   protected readonly fault = signal<{ readonly field: string; readonly words: string } | undefined>(undefined);

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import { contributionsOf, type Figure, type GoalState } from '@fellmist/core';
 import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
-import { type FigureRow, showChange, showNumber, showRange, showSum } from '../ui/figures';
+import { showChange, showNumber, showRange, showSum } from '../ui/figures';
+import { type Asked } from './why-panel';
 
 const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly unit: string; readonly digits: number; readonly always: boolean }[] = [
   { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0, always: true },
@@ -22,13 +23,15 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
     <section class="strip" aria-label="Nutrition of a portion">
       <div class="about">
         <h2>A {{ desk.sheet()?.rebuild?.portionWord }}</h2>
-        <p class="soft">{{ mass() }}</p>
+        <p>
+          <button type="button" class="ask soft" [attr.aria-label]="'Why ' + mass()" (click)="whyAsked.emit({ kind: 'yield' })">{{ mass() }}</button>
+        </p>
         <p class="soft">likely range from cups, pieces and labels</p>
       </div>
       @for (cell of cells(); track cell.key) {
         <div class="cell" [class.always]="cell.always">
           <span class="name">
-            <button type="button" class="ask" [attr.aria-label]="'Why ' + cell.name + ' a portion'" (click)="whyAsked.emit(cell)">{{ cell.name }}</button>
+            <button type="button" class="ask" [attr.aria-label]="'Why ' + cell.name + ' a portion'" (click)="whyAsked.emit({ kind: 'figure', row: cell })">{{ cell.name }}</button>
             @if (cell.goal; as goal) {
               <span class="goal" [class.missed]="goal.state === 'missed'" [title]="goal.words"
                 >{{ goal.short }}<span class="unseen">, {{ goal.words }}</span></span
@@ -55,7 +58,7 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
 export class Strip {
   protected readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
-  readonly whyAsked = output<FigureRow>();
+  readonly whyAsked = output<Asked>();
 
   /** For each figure with goals the worst of them: met, or missed by how much and which line to look at. */
   private readonly goals = computed(() => {

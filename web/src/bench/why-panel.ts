@@ -1,122 +1,53 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, output, viewChild } from '@angular/core';
-import { type LedgerRole, MARK_WORDS, type Why, whyFigure, whyRole } from '@fellmist/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { type LedgerRole, type Why, whyCost, whyFigure, whyRole, whyYield } from '@fellmist/core';
 import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
+import { Prices } from '../state/prices';
 import { type FigureRow } from '../ui/figures';
+import { WhyCard } from '../ui/why-card';
 
-export type Asked = { readonly kind: 'role'; readonly role: LedgerRole } | { readonly kind: 'figure'; readonly row: FigureRow };
+export type Asked =
+  | { readonly kind: 'role'; readonly role: LedgerRole }
+  | { readonly kind: 'figure'; readonly row: FigureRow }
+  | { readonly kind: 'yield' }
+  | { readonly kind: 'cost' }
+  /** What a desk of the cold table already knows. */
+  | { readonly kind: 'said'; readonly why: Why };
 
-/** What stands behind a figure: each line's part in it, the rule, the mark and the source. */
+/** What stands behind a figure of what lies on the bench. */
 @Component({
   selector: 'fm-why-panel',
+  imports: [WhyCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (why(); as said) {
-      <div class="ruled">
-        <h2 #heading tabindex="-1">Why: {{ said.title.toLowerCase() }}</h2>
-        <button type="button" class="button" (click)="closed.emit()">Close</button>
-      </div>
-      <p class="result">{{ said.result }}</p>
-      <ul>
-        @for (one of said.inputs; track $index) {
-          <li>
-            <span class="name">{{ one.name }}</span>
-            <span class="words">{{ one.words }}</span>
-            <span class="bar" aria-hidden="true"><span [class.less]="(one.share ?? 0) < 0" [style.width.%]="bar(one.share)"></span></span>
-            <span class="soft source">{{ one.source }}</span>
-          </li>
-        } @empty {
-          <li class="soft">No line brings any.</li>
-        }
-      </ul>
-      <h3>The rule</h3>
-      <p class="rule">{{ said.equation }}</p>
-      @for (note of said.notes; track note) {
-        <p class="rule soft">{{ note }}</p>
-      }
-      <p class="rule">
-        <strong>{{ marks[said.mark] }}</strong> · <span class="soft">{{ said.source }}</span>
-      </p>
+      <fm-why-card [why]="said" (closed)="closed.emit()" />
     }
   `,
-  styles: `
-    .result {
-      padding: 8px 0 2px;
-      font-size: 18px;
-      font-weight: 600;
-    }
-    h2:focus-visible {
-      outline: none;
-    }
-    h3 {
-      margin-top: 12px;
-      font-size: 15px;
-    }
-    ul {
-      margin: 4px 0 0;
-      padding: 0;
-      list-style: none;
-    }
-    li {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) auto;
-      padding: 5px 0;
-      border-bottom: 1px solid var(--rule);
-      font-size: 14px;
-      gap: 0 10px;
-    }
-    .name {
-      font-weight: 600;
-    }
-    .bar,
-    .source {
-      grid-column: 1 / -1;
-    }
-    .bar {
-      display: block;
-      height: 4px;
-      margin: 2px 0;
-    }
-    .bar span {
-      display: block;
-      height: 100%;
-      border-radius: 2px;
-      background: var(--accent);
-    }
-    .bar .less {
-      background: repeating-linear-gradient(90deg, var(--attention) 0 4px, transparent 4px 6px);
-    }
-    .source,
-    .rule {
-      font-size: 13px;
-    }
-  `,
-  host: { '(keydown.escape)': 'closed.emit()' },
 })
 export class WhyPanel {
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
+  private readonly prices = inject(Prices);
   readonly asked = input.required<Asked>();
   readonly closed = output();
-  protected readonly marks = MARK_WORDS;
-  private readonly heading = viewChild<ElementRef<HTMLElement>>('heading');
 
   protected readonly why = computed((): Why | undefined => {
     const [sheet, larder, rebuild] = [this.desk.sheet(), this.desk.larder(), this.desk.rebuild()];
     if (!sheet || !larder || !rebuild) return undefined;
     const asked = this.asked();
-    if (asked.kind === 'role') return whyRole(asked.role, sheet.rebuild, larder);
-    return whyFigure(asked.row, sheet.rebuild, 1 / rebuild.views.portions, larder, this.preferences.counting());
+    const { portions } = rebuild.views;
+    switch (asked.kind) {
+      case 'role':
+        return whyRole(asked.role, sheet.rebuild, larder);
+      case 'figure':
+        return whyFigure(asked.row, sheet.rebuild, 1 / portions, larder, this.preferences.counting());
+      case 'yield':
+        return whyYield(sheet.rebuild, rebuild.totals, rebuild.views, rebuild.product, larder);
+      case 'cost':
+        return whyCost(sheet.rebuild, portions, larder, this.prices.perGram(), (amount) => this.preferences.showPrice(amount));
+      case 'said':
+        return asked.why;
+    }
   });
-
-  constructor() {
-    effect(() => {
-      this.asked();
-      this.heading()?.nativeElement.focus();
-    });
-  }
-
-  protected bar(share: number | undefined): number {
-    return Math.min(Math.abs(share ?? 0), 1) * 100;
-  }
 }

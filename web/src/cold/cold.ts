@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type ColdSetup, mainPart } from '@fellmist/core';
+import { type ColdSetup, mainPart, styleOf, type Why } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Ledger } from '../bench/ledger';
 import { Proposals } from '../bench/proposals';
@@ -22,7 +22,7 @@ const TABS: readonly Option<Tab>[] = [
   { value: 'overrun', label: 'Overrun' },
 ];
 
-const START: ColdSetup = { styleId: 'frozen-yogurt', storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'stand', liquidFirst: 0.5, splashes: [], readings: [] };
+const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'stand', liquidFirst: 0.5, splashes: [], readings: [] };
 
 /** What lies on the bench as an ice or a whipped bowl: its curve, its foam, its air. */
 @Component({
@@ -49,8 +49,16 @@ export class ColdTable {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     return sheet && larder ? mainPart(sheet.rebuild, larder) : undefined;
   });
-  protected readonly isFrozen = computed(() => this.desk.standing()?.product?.id === 'frozen');
+  /** The style of what is frozen, whose bands the balance wants. */
+  protected readonly style = computed(() => {
+    const [sheet, tables] = [this.desk.sheet(), this.desk.tables()];
+    return sheet && tables ? styleOf(sheet.rebuild, this.desk.standing()?.product, tables.coldStyles) : undefined;
+  });
   protected readonly isCold = computed(() => ['frozen', 'whipped-bowl'].includes(this.desk.standing()?.product?.id ?? ''));
+
+  protected askWhy(why: Why | undefined): void {
+    this.asked.set(why && { kind: 'said', why });
+  }
 
   protected choose(tab: Tab): void {
     this.chosenTab.set(tab);

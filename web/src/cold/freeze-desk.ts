@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { type ColdSetup, coldWarnings, type CurvePoint, hardnessOf, mainPart, type Part, sumsOfPart } from '@fellmist/core';
+import { type ColdSetup, type ColdStyle, coldWarnings, type CurvePoint, hardnessOf, mainPart, type Part, sumsOfPart, type Why, whyIce } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showNumber } from '../ui/figures';
@@ -22,12 +22,13 @@ export class FreezeDesk {
   protected readonly desk = inject(Desk);
   private readonly curves = inject(Curves);
   readonly setup = input.required<ColdSetup>();
+  readonly style = input<ColdStyle>();
   readonly part = input<Part>();
   readonly changed = output<Partial<ColdSetup>>();
   readonly swapAsked = output<string>();
+  readonly whyAsked = output<Why | undefined>();
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly styles = computed(() => this.desk.tables()?.coldStyles ?? []);
-  protected readonly style = computed(() => this.styles().find(({ id }) => id === this.setup().styleId));
   protected readonly answer = this.curves.answer;
 
   private readonly both = computed(() => {
@@ -126,11 +127,18 @@ export class FreezeDesk {
     effect(() => this.ask());
   }
 
+  private readonly overrunPercent = computed(() => this.style()?.overrun.low ?? 0);
+
+  protected askWhy(): void {
+    const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
+    this.whyAsked.emit(sheet && larder ? whyIce(sheet.rebuild, this.setup(), this.overrunPercent(), larder) : undefined);
+  }
+
   /** Asks the worker for the curves as they are now. */
   protected ask(): void {
     const both = this.both();
     const { storedC, servedC } = this.setup();
-    if (both) this.curves.ask({ ...both, storedC, servedC, overrunPercent: this.style()?.overrun.low ?? 0 });
+    if (both) this.curves.ask({ ...both, storedC, servedC, overrunPercent: this.overrunPercent() });
   }
 
   protected chooseStyle(styleId: string): void {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { analyseMix, COLD_FIGURES, type ColdFigure, type Formula, mainPart, type MixAnalysis } from '@fellmist/core';
+import { analyseMix, COLD_FIGURES, type ColdFigure, type ColdStyle, type Formula, mainPart, type MixAnalysis } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { showNumber } from '../ui/figures';
 
@@ -23,7 +23,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
   template: `
     <section aria-labelledby="mix-title">
       <div class="ruled">
-        <h2 id="mix-title">The mix</h2>
+        <h2 id="mix-title">The mix in numbers</h2>
         @if (style(); as known) {
           <span class="soft small">usual of {{ known.name.toLowerCase() }}</span>
         }
@@ -82,8 +82,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
 export class MixTable {
   private readonly desk = inject(Desk);
   /** The style whose bands are usual; none for what is not frozen. */
-  readonly styleId = input<string>();
-  protected readonly style = computed(() => this.desk.tables()?.coldStyles.find(({ id }) => id === this.styleId()));
+  readonly style = input<ColdStyle>();
   private readonly before = computed(() => this.mixOf(this.desk.sheet()?.original));
   protected readonly now = computed(() => this.mixOf(this.desk.sheet()?.rebuild));
   protected readonly equivalents = computed(() => showNumber(this.now()?.sucroseEquivalents ?? 0, 1));

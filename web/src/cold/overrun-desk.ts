@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { AT, type ColdSetup, overrunOf, type Part, readSum, sumsOfPart } from '@fellmist/core';
+import { AT, type ColdSetup, foamPortions, overrunOf, type Part, readSum, sumsOfPart, type Why, whyOverrun } from '@fellmist/core';
 import { Desk } from '../state/desk';
-import { showNumber } from '../ui/figures';
+import { showNumber, showSum } from '../ui/figures';
 
 /** One cup and a scale: overrun, density, and portions by volume and by weight with what each holds. */
 @Component({
@@ -70,7 +70,10 @@ import { showNumber } from '../ui/figures';
           }
         </tbody>
       </table>
-      <p class="soft small">By volume with the mean of the readings; by weight the air does not matter. The next bowl's volume leans on them.</p>
+      <p class="soft small">
+        By volume with the mean of the readings; by weight the air does not matter. The next bowl's volume leans on them.
+        <button type="button" class="link" aria-label="Why this density" (click)="askWhy()">why</button>
+      </p>
     }
   `,
   styles: `
@@ -112,6 +115,7 @@ export class OverrunDesk {
   readonly setup = input.required<ColdSetup>();
   readonly part = input<Part>();
   readonly changed = output<Partial<ColdSetup>>();
+  readonly whyAsked = output<Why | undefined>();
   protected readonly fault = signal<string | undefined>(undefined);
 
   protected readonly flat = computed(() => {
@@ -120,8 +124,6 @@ export class OverrunDesk {
     const volume = sums ? readSum(sums, AT.volumeMl) : 0;
     return sums && volume > 0 ? showNumber(readSum(sums, AT.massG) / volume, 2) : '–';
   });
-
-  private readonly results = computed(() => this.setup().readings.flatMap((reading) => overrunOf(reading) ?? []));
 
   protected readonly rows = computed(() =>
     this.setup().readings.map((reading) => {
@@ -135,19 +137,19 @@ export class OverrunDesk {
   );
 
   protected readonly portions = computed(() => {
-    const results = this.results();
-    const per100g = this.desk.rebuild()?.views.per100g;
-    if (results.length === 0 || !per100g) return [];
-    const density = results.reduce((sum, { foamDensityGPerMl }) => sum + foamDensityGPerMl, 0) / results.length;
-    const row = (name: string, massG: number) => ({
+    const views = this.desk.rebuild()?.views;
+    return foamPortions(this.setup().readings, views ?? {}).map(({ name, massG, figures }) => ({
       name,
       weighs: showNumber(massG, 0),
-      kcal: showNumber((per100g.energyKcal.amount * massG) / 100, 0),
-      protein: showNumber((per100g.proteinG.amount * massG) / 100, 1),
-      net: showNumber((per100g.netCarbG.amount * massG) / 100, 1),
-    });
-    return [row('a cup, 240 mL', 240 * density), row('a bowl, 500 mL', 500 * density), row('a litre', 1000 * density), row('100 g', 100), row('250 g', 250)];
+      kcal: showSum(figures.energyKcal, 0),
+      protein: showSum(figures.proteinG, 1),
+      net: showSum(figures.netCarbG, 1),
+    }));
   });
+
+  protected askWhy(): void {
+    this.whyAsked.emit(whyOverrun(this.setup().readings));
+  }
 
   protected take(cup: string, mix: string, foam: string): void {
     const [cupMl = NaN, mixG = NaN, foamG = NaN] = [cup, mix, foam].map((text) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.'))));

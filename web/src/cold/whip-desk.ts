@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type ColdSetup, learnOverrun, type Part, readTypedAmount, whip } from '@fellmist/core';
+import { type ColdSetup, learnOverrun, type Part, readTypedAmount, whip, type Why, whyFoam } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { Choice, type Option } from '../ui/choice';
@@ -26,6 +26,8 @@ export class WhipDesk {
   readonly part = input<Part>();
   readonly changed = output<Partial<ColdSetup>>();
   readonly swapAsked = output<string>();
+  readonly whyAsked = output<Why | undefined>();
+  protected readonly whyOf = whyFoam;
   protected readonly mixers = MIXERS;
   protected readonly foodId = signal('water');
   protected readonly fault = signal<string | undefined>(undefined);

@@ -1,12 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { type ShelfEntry, type ShelfFigures } from '@fellmist/contract';
+import { type Why, whyFigure } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Importer } from '../bench/importer';
+import { Preferences } from '../shell/preferences';
 import { Api, failureWords } from '../state/api';
 import { benchActions } from '../state/bench.feature';
+import { Desk } from '../state/desk';
 import { shelfActions, shelfFeature } from '../state/shelf.feature';
 import { showChange, showNumber } from '../ui/figures';
+import { WhyCard } from '../ui/why-card';
 
 const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string; readonly unit: string; readonly digits: number }[] = [
   { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0 },
@@ -15,6 +19,7 @@ const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string;
 ];
 
 interface ShelfCell {
+  readonly row: (typeof SHOWN)[number];
   readonly name: string;
   readonly unit: string;
   readonly now: string;
@@ -24,7 +29,7 @@ interface ShelfCell {
 /** All formulas, newest first, with what a portion of each holds now and how far that is from its original. */
 @Component({
   selector: 'fm-shelf',
-  imports: [RouterLink],
+  imports: [RouterLink, WhyCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
@@ -34,7 +39,11 @@ export class Shelf {
   private readonly router = inject(Router);
   private readonly importer = inject(Importer);
   private readonly api = inject(Api);
+  private readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
   protected readonly copyFault = signal<string | undefined>(undefined);
+  /** The figure whose inputs lie open, and the button that opened it. */
+  protected readonly asked = signal<{ readonly entryId: string; readonly name: string; readonly why: Why; readonly from: HTMLElement } | undefined>(undefined);
   private readonly entries = this.store.selectSignal(shelfFeature.selectEntries);
   protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
   protected readonly removed = this.store.selectSignal(shelfFeature.selectRemoved);
@@ -49,10 +58,36 @@ export class Shelf {
     this.store.dispatch(shelfActions.wanted());
   }
 
-  private cell(entry: ShelfEntry, { key, name, unit, digits }: (typeof SHOWN)[number]): ShelfCell {
+  private cell(entry: ShelfEntry, row: (typeof SHOWN)[number]): ShelfCell {
+    const { key, name, unit, digits } = row;
     const [before, now] = [entry.original[key], entry.rebuild[key]];
     const change = before === undefined || now === undefined ? undefined : showChange(before, now, digits);
-    return { name, unit, now: now === undefined ? 'gaps' : showNumber(now, digits), change: change === '0' ? undefined : change };
+    return { row, name, unit, now: now === undefined ? 'gaps' : showNumber(now, digits), change: change === '0' ? undefined : change };
+  }
+
+  /** Opens what stands behind a figure of a formula, or closes it again. */
+  protected askWhy(entry: ShelfEntry, { row, name }: ShelfCell, from: HTMLElement): void {
+    const asked = this.asked();
+    this.copyFault.set(undefined);
+    if (asked?.entryId === entry.id && asked.name === name) {
+      this.asked.set(undefined);
+      return;
+    }
+    this.api.formula(entry.id).subscribe({
+      next: ({ worksheet: { rebuild } }) => {
+        const [larder, analysis] = [this.desk.larder(), this.desk.analysed(rebuild)];
+        if (!larder || !analysis) return;
+        const why = whyFigure(row, rebuild, 1 / analysis.views.portions, larder, this.preferences.counting());
+        this.asked.set({ entryId: entry.id, name, why, from });
+      },
+      error: (error: unknown) => this.copyFault.set(failureWords(error)),
+    });
+  }
+
+  protected closeWhy(): void {
+    const from = this.asked()?.from;
+    this.asked.set(undefined);
+    from?.focus();
   }
 
   protected retry(): void {

@@ -1,7 +1,5 @@
 import { computed, Injectable, signal } from '@angular/core';
-import { CARB_COUNTS, type CarbCount, type Counting, COUNTING } from '@fellmist/core';
-
-const ENERGIES = ['table', 'eu', 'us'] as const satisfies readonly Counting['energy'][];
+import { CARB_COUNTS, type CarbCount, type Counting, COUNTING, ENERGY_COUNTS } from '@fellmist/core';
 
 /** What this browser remembers of its user: theme, single-key shortcuts, currency and how nutrition is counted. */
 @Injectable({ providedIn: 'root' })
@@ -31,7 +29,7 @@ export class Preferences {
   }
 
   private readonly carbs = signal<CarbCount>(CARB_COUNTS.find((count) => count === localStorage.getItem('fellmist.carbs')) ?? COUNTING.carbs);
-  private readonly energy = signal<Counting['energy']>(ENERGIES.find((rule) => rule === localStorage.getItem('fellmist.energy')) ?? COUNTING.energy);
+  private readonly energy = signal<Counting['energy']>(ENERGY_COUNTS.find((rule) => rule === localStorage.getItem('fellmist.energy')) ?? COUNTING.energy);
   /** Whose net carbohydrate and whose energy the household counts. */
   readonly counting = computed((): Counting => ({ carbs: this.carbs(), energy: this.energy() }));
 

@@ -13,7 +13,7 @@ import {
   type StoredFormula,
   type StoredPack,
 } from '@fellmist/contract';
-import { type Food, type Pack, type StockItem } from '@fellmist/core';
+import { type Counting, type Food, type Pack, type StockItem } from '@fellmist/core';
 import { type Observable } from 'rxjs';
 
 /** The server's resources, one method each. */
@@ -79,8 +79,8 @@ export class Api {
     return this.http.put<StoredFormula>(`/api/formulas/${encodeURIComponent(formulaId)}/revisions/${encodeURIComponent(revisionId)}/name`, { label });
   }
 
-  shelf(): Observable<readonly ShelfEntry[]> {
-    return this.http.get<readonly ShelfEntry[]>('/api/formulas');
+  shelf(counting: Counting): Observable<readonly ShelfEntry[]> {
+    return this.http.get<readonly ShelfEntry[]>('/api/formulas', { params: { ...counting } });
   }
 
   formula(id: string): Observable<StoredFormula> {

@@ -129,7 +129,8 @@ export class Desk {
     return judgeGoals(formula.goals?.targets ?? [], views.portion, each);
   });
 
-  private analysed(formula: Formula | undefined): Analysis | undefined {
+  /** Everything Fellmist says of a formula, as this household counts. */
+  analysed(formula: Formula | undefined): Analysis | undefined {
     const [larder, tables] = [this.larder(), this.tables()];
     return formula && larder && tables ? analyse(formula, larder, tables, this.preferences.counting()) : undefined;
   }

@@ -2,6 +2,7 @@ import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action } from '@ngrx/store';
 import { catchError, concatMap, map, type Observable, of, switchMap } from 'rxjs';
+import { Preferences } from '../shell/preferences';
 import { Api, failureWords } from './api';
 import { shelfActions } from './shelf.feature';
 
@@ -10,11 +11,11 @@ function orFailed(error: unknown): Observable<Action> {
 }
 
 export const loadShelf = createEffect(
-  (actions = inject(Actions), api = inject(Api)) =>
+  (actions = inject(Actions), api = inject(Api), preferences = inject(Preferences)) =>
     actions.pipe(
       ofType(shelfActions.wanted, shelfActions.restored),
       switchMap(() =>
-        api.shelf().pipe(
+        api.shelf(preferences.counting()).pipe(
           map((entries) => shelfActions.loaded({ entries })),
           catchError(orFailed),
         ),
