@@ -1,5 +1,5 @@
 import { type Food, INTENSE, type Larder, type RoleName } from '../food';
-import { type Formula, mainPart, sumsOfPart, tallyOf } from '../formula';
+import { type Formula, mainPart, type Part, sumsOfPart, tallyOf } from '../formula';
 import { gramsNumber } from '../quantity';
 import { AT, type Brought, CONSISTENCY_MODEL as MODEL, intenseSweetness, type LedgerRole, liftOf, measureRole, ROLE_FACTS, type Sums } from '../role';
 import { show, type Why } from './why';
@@ -86,7 +86,13 @@ function sourceOf(role: LedgerRole, food: Food): string {
   return values.length > 0 ? [...new Set(values.map(({ source }) => source))].join('; ') : food.source;
 }
 
-function notesOf(role: LedgerRole, sums: Sums): readonly string[] {
+/** Foods that surely hold starch, of which nobody knows how much: structure leaves it out. */
+function starchUnknown(part: Part, larder: Larder): readonly string[] {
+  const foods = part.lines.flatMap(({ foodId }) => (foodId === undefined ? [] : (larder.foods.get(foodId) ?? [])));
+  return [...new Set(foods.filter(({ kind, per100g }) => (kind === 'flour' || kind === 'starch') && per100g.starchG === undefined).map(({ name }) => name.toLowerCase()))];
+}
+
+function notesOf(role: LedgerRole, sums: Sums, part: Part, larder: Larder): readonly string[] {
   const massG = of(sums, 'massG');
   if (role === 'sweetness' && massG > 0) {
     const sweet = ((measureRole('sweetness', sums) ?? 0) * massG) / 100;
@@ -95,6 +101,10 @@ function notesOf(role: LedgerRole, sums: Sums): readonly string[] {
       `As sweet as ${show(sweet, 0)} g of sugar in the batch, ${show((sweet * 100) / massG)} g in 100 g${volumeMl > 0 ? `, ${show((sweet * 100) / volumeMl)} g in 100 mL of the mix without air` : ''}. Of the whole ${show(of(sums, 'bulkSweetG'), 0)} g come from sugars and polyols.`,
       'Air dilutes: beaten to twice its volume it tastes half as sweet for each spoon.',
     ];
+  }
+  if (role === 'structure') {
+    const unknown = starchUnknown(part, larder);
+    return unknown.length > 0 ? [`The starch of ${unknown.join(', ')} is unknown and left out.`] : [];
   }
   if (role === 'acid' || role === 'lift') {
     const lift = liftOf(sums);
@@ -129,6 +139,6 @@ export function whyRole(role: LedgerRole, formula: Formula, larder: Larder): Why
     equation: facts.equation,
     mark: facts.mark,
     source: facts.source,
-    notes: notesOf(role, sums),
+    notes: notesOf(role, sums, part, larder),
   };
 }

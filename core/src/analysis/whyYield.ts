@@ -12,7 +12,14 @@ export function whyYield(formula: Formula, totals: Totals, views: Views, product
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     const waterG = food?.per100g.waterG;
     const words = waterG === undefined ? 'water unknown' : `${gramsNumber((waterG * line.massG) / 100)} g of it water`;
-    return [{ name: `${gramsNumber(line.massG)} g ${food?.name ?? line.name}`, words, share: totals.massG > 0 ? line.massG / totals.massG : undefined, source: line.text }];
+    return [
+      {
+        name: `${gramsNumber(line.massG)} g ${food?.name ?? line.name}`,
+        words,
+        share: totals.massG > 0 ? line.massG / totals.massG : undefined,
+        source: food?.source ?? 'no food',
+      },
+    ];
   });
   const each =
     formula.portionMassG === undefined ? `÷ ${show(views.portions, 1)} portions` : `÷ ${gramsNumber(formula.portionMassG)} g a portion gives ${show(views.portions, 1)} portions`;

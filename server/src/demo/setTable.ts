@@ -74,13 +74,15 @@ const larderTable = z.strictObject({
       bestInDays: ago.optional(),
     }),
   ),
+  /** Bought as they come: a price, no label copied and no stock kept. */
+  staples: z.array(z.strictObject({ id: z.string(), name: z.string(), kindId: z.string(), netG: z.number(), price: z.number() })),
   leftOvers: z.array(z.strictObject({ id: z.string(), foodId: z.string(), leftG: z.number(), openedDaysAgo: ago, note: z.string() })),
 });
 
 /** Stocks the demo larder: packs from the label shelf with the household's own weighings, prices and dates around today. */
 function stockTable(kitchen: Kitchen, folder: string): void {
   const shelf = z.array(lookedUpSchema).parse(JSON.parse(readFileSync(join(folder, 'label-shelf.json'), 'utf8')));
-  const { packs, leftOvers } = larderTable.parse(JSON.parse(readFileSync(join(folder, 'demo', 'larder.json'), 'utf8')));
+  const { packs, staples, leftOvers } = larderTable.parse(JSON.parse(readFileSync(join(folder, 'demo', 'larder.json'), 'utf8')));
   const dayIn = (days: number): string => formatISO(addDays(parseISO(kitchen.today), days), { representation: 'date' });
   for (const { id, code, price, measuresG, cup, thirstTests, note, leftG, openedDaysAgo, bestInDays } of packs) {
     const found = shelf.find((pack) => pack.code === code);
@@ -107,6 +109,7 @@ function stockTable(kitchen: Kitchen, folder: string): void {
     const dates = { ...(openedDaysAgo === undefined ? {} : { openedOn: dayIn(-openedDaysAgo) }), ...(bestInDays === undefined ? {} : { bestBefore: dayIn(bestInDays) }) };
     kitchen.putStock({ id: `stock-${id}`, foodId: id, leftG, ...dates, origin: 'pack', note: '' });
   }
+  for (const staple of staples) kitchen.savePack({ ...staple, mayContain: [], measuresG: {}, thirstTests: [], note: '' }, 0);
   for (const { id, foodId, leftG, openedDaysAgo, note } of leftOvers) {
     kitchen.putStock({ id, foodId, leftG, openedOn: dayIn(-openedDaysAgo), origin: 'left over', note });
   }

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { type RevisionHead, type StoredFormula } from '@fellmist/contract';
-import { analyse, compareLines, type Figure, gramsNumber, type Worksheet } from '@fellmist/core';
+import { compareLines, type Figure, gramsNumber } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { forkJoin } from 'rxjs';
-import { Preferences } from '../shell/preferences';
 import { Api, failureWords } from '../state/api';
 import { benchActions, type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
@@ -39,12 +38,13 @@ const COMPARED: readonly Figure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG
 export class RevisionsPanel {
   private readonly api = inject(Api);
   private readonly store = inject(Store);
-  private readonly preferences = inject(Preferences);
   private readonly desk = inject(Desk);
   readonly state = input.required<BenchState>();
   readonly closed = output();
   protected readonly picked = signal<readonly string[]>([]);
   protected readonly fault = signal<string | undefined>(undefined);
+  /** The last renaming, to be undone. */
+  protected readonly renamed = signal<{ readonly head: RevisionHead; readonly label: string } | undefined>(undefined);
   private readonly fetched = signal<readonly [StoredFormula, StoredFormula] | undefined>(undefined);
   private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
   private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
@@ -61,11 +61,10 @@ export class RevisionsPanel {
 
   protected readonly comparison = computed(() => {
     const pair = this.fetched();
-    const [larder, tables] = [this.desk.larder(), this.desk.tables()];
-    if (!pair || !larder || !tables) return undefined;
+    if (!pair) return undefined;
     const [before, after] = pair;
-    const portion = (sheet: Worksheet) => analyse(sheet.rebuild, larder, tables, this.preferences.counting()).views.portion;
-    const [from, to] = [portion(before.worksheet), portion(after.worksheet)];
+    const [from, to] = [before, after].map(({ worksheet }) => this.desk.analysed(worksheet.rebuild)?.views.portion);
+    if (!from || !to) return undefined;
     const grams = (massG: number | undefined): string => (massG === undefined ? '–' : `${gramsNumber(massG)} g`);
     return {
       before: `${before.revision.number} · ${before.revision.label || 'Saved'}`,
@@ -112,11 +111,19 @@ export class RevisionsPanel {
     });
   }
 
+  protected undoRename(): void {
+    const renamed = this.renamed();
+    if (renamed) this.rename({ ...renamed.head, label: renamed.label }, renamed.head.label);
+  }
+
   protected rename(head: RevisionHead, label: string): void {
     const formulaId = this.state().formulaId;
     if (!formulaId || label.trim() === head.label) return;
     this.api.nameRevision(formulaId, head.id, label.trim()).subscribe({
-      next: (stored) => this.store.dispatch(benchActions.renamed({ revisions: stored.revisions })),
+      next: (stored) => {
+        this.renamed.set({ head, label: label.trim() });
+        this.store.dispatch(benchActions.renamed({ revisions: stored.revisions }));
+      },
       error: (error: unknown) => this.fault.set(failureWords(error)),
     });
   }

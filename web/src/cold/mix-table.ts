@@ -73,6 +73,9 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
       margin-top: 6px;
       font-size: 13px;
     }
+    section {
+      margin-top: 24px;
+    }
     .usual {
       width: 84px;
       white-space: nowrap;
@@ -98,13 +101,14 @@ export class MixTable {
       const { name, unit, digits } = NAMES[figure];
       const amount = now.figures[figure];
       const band = style?.bands[figure];
+      const bound = (value: number): string => showNumber(value, Number.isInteger(value) ? 0 : digits);
       const show = (value: number | undefined): string => (value === undefined ? '–' : showNumber(value, digits));
       return {
         name,
         unit,
         before: show(before?.figures[figure]),
         now: show(amount),
-        usual: band ? `${showNumber(band.low, digits === 2 ? 2 : 0)} to ${showNumber(band.high, digits === 2 ? 1 : 0)}` : '',
+        usual: band ? `${bound(band.low)} to ${bound(band.high)}` : '',
         isOff: band !== undefined && amount !== undefined && (amount < band.low || amount > band.high),
       };
     });
