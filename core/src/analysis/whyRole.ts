@@ -1,5 +1,5 @@
 import { type Food, INTENSE, type Larder, type RoleName } from '../food';
-import { type Formula, mainPart, type Part, sumsOfPart, tallyOf } from '../formula';
+import { type Formula, mainPart, type Part, sumsOfPart, broughtBy } from '../formula';
 import { gramsNumber } from '../quantity';
 import { AT, type Brought, CONSISTENCY_MODEL as MODEL, intenseSweetness, type LedgerRole, liftOf, measureRole, ROLE_FACTS, type Sums } from '../role';
 import { show, type Why } from './why';
@@ -125,7 +125,7 @@ export function whyRole(role: LedgerRole, formula: Formula, larder: Larder): Why
   const facts = ROLE_FACTS[role];
   const given = part.lines.flatMap((line) => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    const one = food && givenBy(role, tallyOf(line, larder).brings, sums);
+    const one = food && givenBy(role, broughtBy(line, larder), sums);
     return food && one ? [{ food, massG: line.massG ?? 0, ...one }] : [];
   });
   const most = given.reduce((sum, { amount }) => sum + Math.abs(amount), 0);

@@ -5,7 +5,8 @@ export { type Goal, type Goals, type GoalState, judgeGoals, NO_GOALS } from './g
 export { bakersPercentages, compareLines, type Contribution, contributionsOf, type LineChange } from './lines';
 export { lineState, type LineState, mendLine, type Mend, MOST_AMOUNT, readTypedAmount, type TypedAmount } from './mendLine';
 export { readLine, weighLine } from './readLine';
-export { mainPart, sumOfPart, sumsOfPart, type Tally, tallyOf } from './tally';
+export { mainPart, sumOfPart, sumsOfPart } from './sumTree';
+export { broughtBy, type Tally } from './tally';
 export {
   countedParts,
   type Counting,

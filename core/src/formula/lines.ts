@@ -2,7 +2,7 @@ import { type Larder } from '../food';
 import { AT } from '../role';
 import { allLines, type Formula, type Line } from './formula';
 import { countedParts, type Counting, COUNTING, eatenShare, type Figure, figureOfLine } from './totals';
-import { tallyOf } from './tally';
+import { broughtBy } from './tally';
 
 export interface Contribution {
   readonly line: Line;
@@ -32,7 +32,7 @@ export function contributionsOf(formula: Formula, figure: Figure, larder: Larder
 export function bakersPercentages(formula: Formula, larder: Larder): ReadonlyMap<string, number> {
   return new Map(
     formula.parts.flatMap((part) => {
-      const flourG = part.lines.reduce((sum, line) => sum + (tallyOf(line, larder).brings[AT.flourG] ?? 0), 0);
+      const flourG = part.lines.reduce((sum, line) => sum + (broughtBy(line, larder)[AT.flourG] ?? 0), 0);
       return flourG > 0 ? part.lines.flatMap((line) => (line.massG === undefined ? [] : [[line.id, (line.massG * 100) / flourG] as const])) : [];
     }),
   );

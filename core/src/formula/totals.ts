@@ -1,7 +1,8 @@
 import { type CarbCount, kjFromKcal, type Larder, saltFromSodium, SUMMED, type Summed } from '../food';
 import { zeros } from '../role';
 import { type Formula, type Part } from './formula';
-import { sumOfPart, tallyOf, VARIANCES_AT, WORST_AT } from './tally';
+import { sumOfPart } from './sumTree';
+import { tallyOf, VARIANCES_AT, WORST_AT } from './tally';
 
 export const ENERGY_COUNTS = ['table', 'eu', 'us'] as const;
 export type EnergyCount = (typeof ENERGY_COUNTS)[number];

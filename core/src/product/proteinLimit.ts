@@ -1,5 +1,5 @@
-import { type Larder } from '../food';
-import { type Part, sumOfPart, sumsOfPart } from '../formula';
+import { kindIdOf, type Larder } from '../food';
+import { broughtBy, type Part, sumsOfPart } from '../formula';
 import { AT } from '../role';
 import { type ProductClass, type ProteinLimit } from './productClass';
 
@@ -16,10 +16,14 @@ export function overProtein(part: Part, product: ProductClass, larder: Larder): 
   const powderG = sums[AT.powderG] ?? 0;
   if (powderG <= 0) return NONE;
   const dryG = powderG + (sums[AT.flourG] ?? 0);
-  const powders = sumOfPart(part, larder).tallies.filter(({ brings }) => (brings[AT.powderG] ?? 0) > 0);
+  const powders = part.lines.flatMap((line) => {
+    const mineG = broughtBy(line, larder)[AT.powderG] ?? 0;
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    return food && mineG > 0 ? [{ kindId: kindIdOf(food), lineId: line.id, mineG }] : [];
+  });
   return product.protein.flatMap((limit) => {
-    const mine = powders.filter(({ kindId }) => kindId !== undefined && limit.foods.includes(kindId));
-    const share = mine.reduce((sum, { brings }) => sum + (brings[AT.powderG] ?? 0), 0) / dryG;
+    const mine = powders.filter(({ kindId }) => limit.foods.includes(kindId));
+    const share = mine.reduce((sum, { mineG }) => sum + mineG, 0) / dryG;
     return mine.length > 0 && share > limit.mostShare + 1e-9 ? [{ limit, share, lineIds: mine.map(({ lineId }) => lineId) }] : [];
   });
 }

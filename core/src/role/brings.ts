@@ -1,4 +1,4 @@
-import { type Food, INTENSE, type Intense, type Polyol, type Sugar } from '../food';
+import { type Food, INTENSE, type Polyol, type Sugar } from '../food';
 import { bulkSweetness } from './bulkSweetness';
 
 /** A weighed food in a mix; `melted` makes a solid fat flow, `beaten` counts the foam it can hold. */
@@ -245,8 +245,4 @@ export function sumsOf(mix: readonly Measured[]): Sums {
 /** One sum, by its place in `AT`. */
 export function read(sums: Sums, place: number): number {
   return sums[place] ?? 0;
-}
-
-export function intenseMg(sums: Sums, sweetener: Intense): number {
-  return read(sums, AT[sweetener]) * 1000;
 }

@@ -66,7 +66,12 @@ const measured: { readonly sums: Sums; readonly measures: Measures }[] = [];
 
 /** Every role of a mix. The sums must not change afterwards. */
 export function measuresOf(sums: Sums): Measures {
-  for (const one of measured) if (one.sums === sums) return one.measures;
+  for (let i = 0; i < measured.length; i++) {
+    const one = measured[i];
+    if (one?.sums !== sums) continue;
+    if (i > MOST_MEASURED / 2) measured.unshift(...measured.splice(i, 1));
+    return one.measures;
+  }
   const measures = measure(sums);
   measured.unshift({ sums, measures });
   if (measured.length > MOST_MEASURED) measured.pop();

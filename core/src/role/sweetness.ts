@@ -1,5 +1,5 @@
 import { type Intense, INTENSE } from '../food';
-import { AT, intenseMg, read, type Sums } from './brings';
+import { AT, read, type Sums } from './brings';
 
 interface Curve {
   /** The most it can give, in per cent sucrose. */
@@ -58,12 +58,14 @@ export const SWEETNESS_NOTICED = { share: 0.1, leastG: 0.5 } as const;
 /** Share of its ceiling from which an intense sweetener counts as spent. House value. */
 const SPENT = 0.9;
 
+const PLACES = INTENSE.map((one) => ({ one, at: AT[one] }));
+
 /** Sweetness of the intense sweeteners of a mix in per cent sucrose, unlike ones added: a mouthful is tasted as if dissolved in its own weight. House model. */
 function intensePercent(sums: Sums, massG: number): number {
   let percent = 0;
-  for (const sweetener of INTENSE) {
-    const mg = intenseMg(sums, sweetener);
-    if (mg > 0) percent += intenseSweetness(sweetener, (mg * 1000) / massG);
+  for (const { one, at } of PLACES) {
+    const grams = read(sums, at);
+    if (grams > 0) percent += intenseSweetness(one, (grams * 1e6) / massG);
   }
   return percent;
 }
@@ -74,6 +76,17 @@ export function sweetnessPer100g(sums: Sums): number {
   return massG > 0 ? (read(sums, AT.bulkSweetG) * 100) / massG + intensePercent(sums, massG) : 0;
 }
 
+const NONE: readonly Intense[] = [];
+
+function atCeiling(sums: Sums, massG: number): readonly Intense[] {
+  let spent: Intense[] | undefined;
+  for (const { one, at } of PLACES) {
+    const grams = read(sums, at);
+    if (grams > 0 && intenseSweetness(one, (grams * 1e6) / massG) >= SPENT * sweetnessCeiling(one)) (spent ??= []).push(one);
+  }
+  return spent ?? NONE;
+}
+
 /**
  * How sweet a mix is: bulk sweeteners by mass, intense ones by their concentration in it, unlike sweeteners added.
  * Undefined for a mix that weighs nothing.
@@ -82,8 +95,7 @@ export function sweetnessOf(sums: Sums): Sweetness | undefined {
   const massG = read(sums, AT.massG);
   if (massG <= 0) return undefined;
   const per100g = sweetnessPer100g(sums);
-  const atCeiling = INTENSE.filter((one) => intenseSweetness(one, (intenseMg(sums, one) * 1000) / massG) >= SPENT * sweetnessCeiling(one));
-  return { sucroseG: (per100g * massG) / 100, bulkG: read(sums, AT.bulkSweetG), per100g, atCeiling, unknownG: read(sums, AT.unknownSugarsG) };
+  return { sucroseG: (per100g * massG) / 100, bulkG: read(sums, AT.bulkSweetG), per100g, atCeiling: atCeiling(sums, massG), unknownG: read(sums, AT.unknownSugarsG) };
 }
 
 /** Grams of erythritol in 100 g of its saturated solution, by °C [handbook: 37 at 25 °C; the others from memory]. */
@@ -132,7 +144,7 @@ export function sweetenerWarnings(sums: Sums, servedC: number): readonly Sweeten
   if (massG > 0 && erythritolG / massG > COOLS_FROM) {
     warnings.push({ kind: 'cooling', words: `Erythritol is ${Math.round((erythritolG * 100) / massG)} % of it: above about 10 % it cools the tongue.` });
   }
-  for (const one of sweetnessOf(sums)?.atCeiling ?? []) {
+  for (const one of massG > 0 ? atCeiling(sums, massG) : NONE) {
     warnings.push({ kind: 'ceiling', words: `More ${SWEETENER_NAMES[one] ?? one} adds next to nothing here: a second, unlike sweetener would.` });
   }
   return warnings;

@@ -49,6 +49,8 @@ interface FoodLists {
   /** The lists of each rule; every one of them must hold a food of the formula. */
   readonly ofRule: readonly (readonly number[])[];
   readonly count: number;
+  /** The foods asked for last, and the rules that they allow: an edit of grams changes neither. */
+  last: { readonly kindIds: readonly string[]; readonly rules: readonly CautionRule[] };
 }
 
 const lists = new WeakMap<readonly CautionRule[], FoodLists>();
@@ -65,7 +67,7 @@ function foodLists(rules: readonly CautionRule[]): FoodLists {
       return place;
     }),
   );
-  const fresh = { byFood, ofRule, count };
+  const fresh: FoodLists = { byFood, ofRule, count, last: { kindIds: ['none asked yet'], rules: [] } };
   lists.set(rules, fresh);
   return fresh;
 }
@@ -89,31 +91,31 @@ function isDue(when: CautionCase, present: Present): boolean {
   return when.portionsAbove === undefined || present.portions > when.portionsAbove;
 }
 
-function holdsAll(held: Uint8Array, places: readonly number[] = []): boolean {
-  for (const place of places) if (held[place] !== 1) return false;
-  return true;
+function kindIdsOf(formula: Formula, larder: Larder): readonly string[] {
+  const kindIds: string[] = [];
+  for (const part of formula.parts) for (const { kindId } of sumOfPart(part, larder).tallies) if (kindId !== undefined) kindIds.push(kindId);
+  return kindIds;
+}
+
+/** The rules each of whose lists holds a food of the formula, or that have none. */
+function rulesFor(kindIds: readonly string[], rules: readonly CautionRule[]): readonly CautionRule[] {
+  const lists = foodLists(rules);
+  const { last, byFood, ofRule, count } = lists;
+  if (last.kindIds.length === kindIds.length && last.kindIds.every((id, i) => id === kindIds[i])) return last.rules;
+  const held = new Uint8Array(count);
+  for (const id of kindIds) for (const place of byFood.get(id) ?? []) held[place] = 1;
+  const allowed = rules.filter((_rule, i) => (ofRule[i] ?? []).every((place) => held[place] === 1));
+  lists.last = { kindIds, rules: allowed };
+  return allowed;
 }
 
 /** The cautions that a formula's foods, amounts, method and class call for, in the order of the table. */
 export function cautionsFor(formula: Formula, totals: Totals, larder: Larder, rules: readonly CautionRule[], product?: ProductClass): readonly Caution[] {
-  const { byFood, ofRule, count } = foodLists(rules);
-  const held = new Uint8Array(count);
-  for (const part of formula.parts) {
-    for (const { kindId } of sumOfPart(part, larder).tallies) {
-      const places = kindId === undefined ? undefined : byFood.get(kindId);
-      if (places) for (const place of places) held[place] = 1;
-    }
-  }
   const massG = formula.yieldMassG ?? totals.massG;
   const polyolsG = totals.figures.polyolsG.amount;
   const portions = formula.portions > 0 ? formula.portions : 1;
   const present: Present = { method: methodText(formula.method), product, polyolShare: massG > 0 ? polyolsG / massG : 0, polyolPortionG: polyolsG / portions, portions };
-  const due: Caution[] = [];
-  for (let i = 0; i < rules.length; i++) {
-    const rule = rules[i];
-    if (rule && holdsAll(held, ofRule[i]) && isDue(rule.when, present)) due.push(rule);
-  }
-  return due;
+  return rulesFor(kindIdsOf(formula, larder), rules).filter((rule) => isDue(rule.when, present));
 }
 
 export interface AllergenReport {

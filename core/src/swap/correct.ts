@@ -1,5 +1,5 @@
 import { againstDiet, barredAllergens, type Food, foodInHand, type Larder, SUMMED } from '../food';
-import { type Line, tallyOf } from '../formula';
+import { type Line, broughtBy } from '../formula';
 import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, ROLE_FACTS, type Sums } from '../role';
 import { type Craft } from './craft';
 import { isForTaste, isLiquid, rankedLiquids } from './liquids';
@@ -131,7 +131,7 @@ function taking(problem: Problem): readonly Way[] {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     if (!food || !line.massG || isForTaste(food)) return undefined;
     if (row.role === 'thickness' && !isLiquid(food)) return undefined;
-    const per1 = tallyOf(line, larder).brings.map((amount) => amount / (line.massG ?? 1));
+    const per1 = broughtBy(line, larder).map((amount) => amount / (line.massG ?? 1));
     const without = standing.sums.slice();
     addTimes(without, per1, -line.massG * MOST_TAKEN);
     const gain = (measure(without) - now) * (row.state === 'high' ? -1 : 1);

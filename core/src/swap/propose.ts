@@ -1,5 +1,5 @@
 import { foodInHand, kindIdOf, type Larder } from '../food';
-import { allLines, type Line, type Part, sumsOfPart, tallyOf } from '../formula';
+import { allLines, type Line, type Part, sumsOfPart, broughtBy } from '../formula';
 import { gramsNumber } from '../quantity';
 import { addTimes, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
 import { standInMass, type SideChange, sweetnessMass, type SwapRule } from './rule';
@@ -15,7 +15,7 @@ function partOf(sheet: Worksheet, lineId: string): Part | undefined {
 function mixWithout(part: Part, line: Line, fromMassG: number, larder: Larder): { readonly mix: Sums; readonly lostSucroseG: number } {
   const whole = sumsOfPart(part, larder);
   const mix = whole.slice();
-  addTimes(mix, tallyOf(line, larder).brings, -fromMassG / (line.massG || 1));
+  addTimes(mix, broughtBy(line, larder), -fromMassG / (line.massG || 1));
   const sweetG = (sums: Sums): number => (sweetnessPer100g(sums) * readSum(sums, AT.massG)) / 100;
   return { mix, lostSucroseG: sweetG(whole) - sweetG(mix) };
 }

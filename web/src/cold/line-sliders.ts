@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { AT, type Food, type Line, type Part, readSum, tallyOf } from '@fellmist/core';
+import { AT, type Food, type Line, type Part, readSum, broughtBy } from '@fellmist/core';
 import { Desk } from '../state/desk';
 
 interface Slider {
@@ -94,7 +94,7 @@ export class LineSliders {
     return part.lines.flatMap((line) => {
       const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
       const massG = line.massG;
-      if (!food || massG === undefined || !WANTED[this.of()](food, readSum(tallyOf({ ...line, massG: 1 }, larder).brings, AT.seG))) return [];
+      if (!food || massG === undefined || !WANTED[this.of()](food, readSum(broughtBy({ ...line, massG: 1 }, larder), AT.seG))) return [];
       const isFine = food.kind === 'gum' && massG < 20;
       const mostG = isFine ? Math.max(10, massG * 2) : Math.max(Math.ceil(wholeG / 40) * 10, Math.ceil(massG / 5) * 10);
       return [{ line, name: food.name, massG, mostG, step: isFine ? 0.5 : 1 }];
