@@ -83,6 +83,24 @@ export function scoopsFromC(sums: Sums, storedC: number): number {
   return Math.min(tempC, 0);
 }
 
+/** A mix in the freezer and at the spoon: its curve, its ice at both, and how long it is taken out before. */
+export interface ColdSide {
+  readonly points: readonly CurvePoint[];
+  readonly storedIce: number;
+  readonly servedIce: number;
+  readonly minutesOut: number;
+}
+
+/** Everything the freezing of one mix comes to, at the freezer's and the spoon's °C. */
+export function coldSide(sums: Sums, storedC: number, servedC: number, overrunPercent: number): ColdSide {
+  return {
+    points: freezingCurve(sums),
+    storedIce: icePercentAt(sums, storedC),
+    servedIce: icePercentAt(sums, servedC),
+    minutesOut: minutesOut(sums, storedC, scoopsFromC(sums, storedC), overrunPercent),
+  };
+}
+
 export interface ColdWarning {
   readonly kind: 'no water' | 'too soft' | 'brick' | 'sandy lactose' | 'sandy erythritol' | 'alcohol';
   readonly words: string;

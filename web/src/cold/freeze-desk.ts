@@ -1,26 +1,52 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { type ColdSetup, type ColdStyle, coldWarnings, type CurvePoint, hardnessOf, mainPart, type Part, sumsOfPart, type Why, whyIce } from '@fellmist/core';
+import {
+  type ColdSetup,
+  type ColdSide,
+  coldSide,
+  type ColdStyle,
+  coldWarnings,
+  type CurvePoint,
+  hardnessOf,
+  mainPart,
+  type Part,
+  type RangePoint,
+  type Sums,
+  sumsOfPart,
+  uncertainLines,
+  type Why,
+  whyIce,
+} from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showNumber } from '../ui/figures';
-import { Curves } from './curves';
 import { LineSliders } from './line-sliders';
+import { Ranges } from './ranges';
 import { readTemperature } from './temperature';
 
 const TABLE_STEP = 10;
+
+/** Where nine in ten such mixes lie, as a soft band behind the curve. */
+function likelyBand(range: readonly RangePoint[], colour: string): object[] {
+  if (range.length === 0) return [];
+  const bare = { type: 'line', stack: 'likely', showSymbol: false, silent: true, lineStyle: { width: 0 } };
+  return [
+    { ...bare, data: range.map(({ tempC, low }) => [tempC, low]) },
+    { ...bare, data: range.map(({ tempC, low, high }) => [tempC, high - low]), areaStyle: { color: colour, opacity: 0.16 } },
+  ];
+}
 
 /** The freezing curve of original and rebuild, the freezer and the spoon on it, and a slider for each sweetener. */
 @Component({
   selector: 'fm-freeze-desk',
   imports: [Chart, LineSliders],
-  providers: [Curves],
+  providers: [Ranges],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './freeze-desk.html',
   styleUrl: './freeze-desk.less',
 })
 export class FreezeDesk {
   protected readonly desk = inject(Desk);
-  private readonly curves = inject(Curves);
+  private readonly ranges = inject(Ranges);
   readonly setup = input.required<ColdSetup>();
   readonly style = input<ColdStyle>();
   readonly part = input<Part>();
@@ -29,7 +55,6 @@ export class FreezeDesk {
   readonly whyAsked = output<Why | undefined>();
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly styles = computed(() => this.desk.tables()?.coldStyles ?? []);
-  protected readonly answer = this.curves.answer;
 
   private readonly both = computed(() => {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
@@ -42,31 +67,44 @@ export class FreezeDesk {
     return both ? coldWarnings(both.rebuild, this.setup().storedC, this.setup().servedC) : [];
   });
 
+  private readonly overrunPercent = computed(() => this.style()?.overrun.low ?? 0);
+  private readonly originalSums = computed(() => this.both()?.original);
+  private readonly original = computed(() => this.sideOf(this.originalSums()));
+
+  /** Original and rebuild in the freezer; undefined where there is no water to freeze. */
+  private readonly curves = computed(() => {
+    const [both, original] = [this.both(), this.original()];
+    const rebuild = this.sideOf(both?.rebuild);
+    return original && rebuild && !this.warnings().some(({ kind }) => kind === 'no water') ? { original, rebuild } : undefined;
+  });
+
   protected readonly words = computed(() => {
-    const [answer, { storedC, servedC }] = [this.answer(), this.setup()];
-    if (!answer || this.warnings().some(({ kind }) => kind === 'no water')) return '';
-    const { rebuild, original } = answer;
+    const [curves, { storedC, servedC }] = [this.curves(), this.setup()];
+    if (!curves) return '';
+    const { rebuild, original } = curves;
     const ice = (percent: number): string => `${showNumber(percent, 0)} % ice, ${hardnessOf(percent)}`;
     const out = rebuild.minutesOut < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${showNumber(rebuild.minutesOut, 0)} minutes before.`;
     return `At ${storedC} °C ${ice(rebuild.storedIce)}; at ${servedC} °C ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
   });
 
   protected readonly table = computed(() => {
-    const answer = this.answer();
-    if (!answer) return [];
-    return answer.rebuild.points
+    const curves = this.curves();
+    if (!curves) return [];
+    const likely = new Map(this.ranges.range().map(({ tempC, low, high }) => [tempC, `${showNumber(low, 0)}–${showNumber(high, 0)}`]));
+    return curves.rebuild.points
       .map((point, i) => ({
         tempC: point.tempC,
         now: showNumber(point.icePercent, 0),
-        before: showNumber(answer.original.points[i]?.icePercent ?? 0, 0),
+        likely: likely.get(point.tempC) ?? '',
+        before: showNumber(curves.original.points[i]?.icePercent ?? 0, 0),
         words: hardnessOf(point.icePercent),
       }))
       .filter((_row, i) => i % TABLE_STEP === 0);
   });
 
   protected readonly chart = computed(() => {
-    const [answer, { storedC, servedC }] = [this.answer(), this.setup()];
-    if (!answer || this.warnings().some(({ kind }) => kind === 'no water')) return undefined;
+    const [curves, range, { storedC, servedC }] = [this.curves(), this.ranges.range(), this.setup()];
+    if (!curves) return undefined;
     const line = (points: readonly CurvePoint[]): [number, number][] => points.map(({ tempC, icePercent }) => [tempC, icePercent]);
     return (palette: ChartPalette): ChartOption => ({
       animation: false,
@@ -98,7 +136,7 @@ export class FreezeDesk {
       series: [
         {
           type: 'line',
-          data: line(answer.rebuild.points),
+          data: line(curves.rebuild.points),
           showSymbol: false,
           silent: true,
           lineStyle: { color: palette.accent, width: 2.5 },
@@ -118,27 +156,27 @@ export class FreezeDesk {
             ],
           },
         },
-        { type: 'line', data: line(answer.original.points), showSymbol: false, silent: true, lineStyle: { color: palette.softInk, width: 1.5, type: 'dashed' } },
+        ...likelyBand(range, palette.accent),
+        { type: 'line', data: line(curves.original.points), showSymbol: false, silent: true, lineStyle: { color: palette.softInk, width: 1.5, type: 'dashed' } },
       ],
     });
   });
 
   constructor() {
-    effect(() => this.ask());
+    effect(() => {
+      const [part, larder] = [this.part(), this.desk.larder()];
+      if (part && larder) this.ranges.ask(uncertainLines(part, larder));
+    });
   }
 
-  private readonly overrunPercent = computed(() => this.style()?.overrun.low ?? 0);
+  private sideOf(sums: Sums | undefined): ColdSide | undefined {
+    const { storedC, servedC } = this.setup();
+    return sums && coldSide(sums, storedC, servedC, this.overrunPercent());
+  }
 
   protected askWhy(): void {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     this.whyAsked.emit(sheet && larder ? whyIce(sheet.rebuild, this.setup(), this.overrunPercent(), larder) : undefined);
-  }
-
-  /** Asks the worker for the curves as they are now. */
-  protected ask(): void {
-    const both = this.both();
-    const { storedC, servedC } = this.setup();
-    if (both) this.curves.ask({ ...both, storedC, servedC, overrunPercent: this.overrunPercent() });
   }
 
   protected chooseStyle(styleId: string): void {

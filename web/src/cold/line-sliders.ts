@@ -84,8 +84,6 @@ export class LineSliders {
   readonly part = input<Part>();
   readonly of = input.required<keyof typeof WANTED>();
   readonly swapAsked = output<string>();
-  /** Told right after a line was drawn, while the event is still being worked off. */
-  readonly drawn = output();
 
   protected readonly sliders = computed((): readonly Slider[] => {
     const [part, larder] = [this.part(), this.desk.larder()];
@@ -104,6 +102,5 @@ export class LineSliders {
   protected draw(slider: Slider, value: string): void {
     const massG = Number(value);
     if (Number.isFinite(massG)) this.desk.edit(slider.line.id, { kind: 'amount', amount: { value: massG, unit: 'g' }, text: `${massG} g` });
-    this.drawn.emit();
   }
 }

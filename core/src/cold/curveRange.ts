@@ -1,0 +1,74 @@
+import { type Larder, massSpread } from '../food';
+import { broughtBy, type Part } from '../formula';
+import { addTimes, AT, iceAt, noSums, readSum, type Sums } from '../role';
+
+/** What one line brings, and the relative standard deviation of its grams. */
+export interface UncertainLine {
+  readonly sums: Sums;
+  readonly spread: number;
+}
+
+/** The lines of a part with how far off the grams of each may be. */
+export function uncertainLines(part: Part, larder: Larder): readonly UncertainLine[] {
+  return part.lines.flatMap((line) => {
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    return food && line.massG ? [{ sums: broughtBy(line, larder), spread: massSpread(line.basis ?? 'weighed', food) }] : [];
+  });
+}
+
+export interface RangePoint {
+  readonly tempC: number;
+  /** Ice in per cent of the mix: one mix in twenty has less, one in twenty more. */
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Relative standard deviation that Leighton's table and a mean salt content leave of a real mix's freezing point. House value. */
+const MODEL_SPREAD = 0.05;
+const SAMPLES = 300;
+const COLDEST_C = -25;
+const TAIL = 0.05;
+
+/** Evenly spread numbers from 0 to 1, the same for the same seed [mulberry32, public domain]. */
+function randomOf(seed: number): () => number {
+  let state = seed | 0;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** A normal deviate by Box and Muller. */
+function normal(random: () => number): number {
+  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+}
+
+function quantile(sorted: readonly number[], share: number): number {
+  const at = share * (sorted.length - 1);
+  const below = sorted[Math.floor(at)] ?? 0;
+  return below + ((sorted[Math.ceil(at)] ?? below) - below) * (at - Math.floor(at));
+}
+
+/**
+ * The likely range of a freezing curve, a degree apart: mixes drawn with the errors of their lines' grams and of the model,
+ * nine in ten of which lie inside. Empty for a mix that weighs nothing. Thousands of solutions of the curve: for a worker.
+ */
+export function curveRange(lines: readonly UncertainLine[], seed: number): readonly RangePoint[] {
+  const random = randomOf(seed);
+  const temperatures = Array.from({ length: 1 - COLDEST_C }, (_one, i) => -i);
+  const drawn: number[][] = temperatures.map(() => []);
+  for (let sample = 0; sample < SAMPLES; sample++) {
+    const mix = noSums();
+    for (const { sums, spread } of lines) addTimes(mix, sums, Math.max(1 + spread * normal(random), 0));
+    const model = Math.max(1 + MODEL_SPREAD * normal(random), 0.5);
+    const massG = readSum(mix, AT.massG);
+    if (massG <= 0) return [];
+    temperatures.forEach((tempC, i) => drawn[i]?.push((iceAt(mix, tempC / model) * 100) / massG));
+  }
+  return temperatures.map((tempC, i) => {
+    const sorted = (drawn[i] ?? []).sort((a, b) => a - b);
+    return { tempC, low: quantile(sorted, TAIL), high: quantile(sorted, 1 - TAIL) };
+  });
+}
