@@ -9,7 +9,7 @@ export interface ThirstTest {
   readonly on: string;
 }
 
-/** Fluid over what holds it where a mix drops in one blob: class 2 of the spoon scale, exp((2.5 - 2) / 1.25). House model, as in `role/consistency`. */
+/** Fluid over what holds it where a mix drops in one blob: 2 on the spoon scale, ln(hydration) 0.4. House model, as in `role/consistency`. */
 export const BLOB_HYDRATION = Math.exp(0.4);
 /** Grams of water that a gram of gluten holds beside the thirst of its flour, in the same house model. */
 export const GLUTEN_HOLD = 1.25;

@@ -5,9 +5,8 @@ export type RestTime = 'now' | 'five' | 'hour';
 
 /** Constants of the house model, see docs/science.md for how they were fitted and how well they hold. */
 export interface ConsistencyModel {
-  /** Spoon scale = atOne - perLog x ln(hydration). */
-  readonly atOne: number;
-  readonly perLog: number;
+  /** ln(hydration) at each word of the spoon scale, from 0 (milk) in half steps to 4 (crumbly); between them it runs straight. */
+  readonly lnAt: readonly number[];
   /** Share of dissolved sugar, and of liquid fat, that counts as fluid. */
   readonly ofSugar: number;
   readonly ofLiquidFat: number;
@@ -18,7 +17,15 @@ export interface ConsistencyModel {
   readonly ofGluten: number;
 }
 
-export const CONSISTENCY_MODEL: ConsistencyModel = { atOne: 2.5, perLog: 1.25, ofSugar: 0.32, ofLiquidFat: 0.38, ofSolid: 0.16, ofGum: 27, ofFoam: 0.45, ofGluten: GLUTEN_HOLD };
+export const CONSISTENCY_MODEL: ConsistencyModel = {
+  lnAt: [2, 1.6, 1.2, 0.8, 0.4, 0.2, -0.4, -0.9, -1.5],
+  ofSugar: 0.32,
+  ofLiquidFat: 0.38,
+  ofSolid: 0.16,
+  ofGum: 27,
+  ofFoam: 0.45,
+  ofGluten: GLUTEN_HOLD,
+};
 
 export type Consistency =
   | {
@@ -78,8 +85,12 @@ export function hydrationOf(sums: Sums, when: RestTime = 'five', model: Consiste
 
 /** Spoon scale from hydration, held to 0..4. House model. */
 export function scaleOf(hydration: number, model: ConsistencyModel = CONSISTENCY_MODEL): number {
-  const scale = model.atOne - model.perLog * Math.log(Math.max(hydration, 1e-6));
-  return Math.min(Math.max(scale, 0), SCALE_MOST);
+  const ln = Math.log(Math.max(hydration, 1e-6));
+  const { lnAt } = model;
+  let word = 1;
+  while (word < lnAt.length - 1 && ln < (lnAt[word] as number)) word++;
+  const [above, below] = [lnAt[word - 1] as number, lnAt[word] as number];
+  return Math.min(Math.max((word - 1 + (above - ln) / (above - below)) / 2, 0), SCALE_MOST);
 }
 
 /** The class word nearest to a place on the spoon scale (0..4). */

@@ -50,7 +50,7 @@ export const ROLE_FACTS: Readonly<Record<LedgerRole, RoleFacts>> = {
     digits: 1,
     noticedLeast: 0.25,
     equation:
-      'fluid = water + 0.32 × dissolved sugars + 0.38 × liquid fat; holding = what flours, powders, purees and eggs hold after five minutes + 27 × gum + 0.45 × beaten foam + 1.25 × gluten + 0.16 × solid fat and dry sugar; scale = 2.5 − 1.25 ln(fluid ÷ holding)',
+      'fluid = water + 0.32 × dissolved sugars + 0.38 × liquid fat; holding = what flours, powders, purees and eggs hold after five minutes + 27 × gum + 0.45 × beaten foam + 1.25 × gluten + 0.16 × solid fat and dry sugar; the scale runs straight in ln(fluid ÷ holding) up to 2 (drops in blobs, 0.4) and bends where doughs begin (2.5 at 0.2, 3 at −0.4, 3.5 at −0.9, 4 at −1.5)',
     mark: 'H',
     source: 'house model, fitted to classic formulas, a third of them held out',
   },
