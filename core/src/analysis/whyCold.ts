@@ -54,10 +54,10 @@ export function whyOverrun(readings: ColdSetup['readings']): Why {
   const mean = found.length > 0 ? found.reduce((sum, { result }) => sum + result.foamDensityGPerMl, 0) / found.length : undefined;
   return {
     title: 'Overrun and density',
-    result: mean === undefined ? 'no reading yet' : `${show(mean, 2)} g in a mL of foam, the mean of ${found.length}`,
+    result: mean === undefined ? 'no reading yet' : `${show(mean)} g in a mL of foam, the mean of ${found.length}`,
     inputs: found.map(({ reading, result }) => ({
       name: `${show(reading.mixG, 0)} g of mix, ${show(reading.foamG, 0)} g of foam`,
-      words: `${show(result.overrunPercent, 0)} %, ${show(result.foamDensityGPerMl, 2)} g/mL`,
+      words: `${show(result.overrunPercent, 0)} %, ${show(result.foamDensityGPerMl)} g/mL`,
       share: result.overrunPercent / most,
       source: `one cup of ${show(reading.cupMl, 0)} mL${reading.mixer ? `, ${reading.mixer} mixer` : ''}`,
     })),

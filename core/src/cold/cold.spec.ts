@@ -1,27 +1,9 @@
-import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
 import fc from 'fast-check';
 import { MF } from 'mf-parser';
-import { readRecipeText } from '../exchange';
-import { stockLarder } from '../food';
-import { type Formula, mainPart, sumsOfPart } from '../formula';
+import { larder, partOf } from '../../test/kitchen';
+import { sumsOfPart } from '../formula';
 import { AT, depressionOf, FREEZING_FACTOR, freezingPointOf, iceAt, noSums, type Sums } from '../role';
 import { analyseMix, coldWarnings, freezingCurve, hardnessOf, icePercentAt, learnOverrun, minutesOut, overrunOf, scoopsFromC, whip, type WhipSetup } from './index';
-
-const shipped = loadShippedLarder(join(__dirname, '../../../data'));
-const larder = stockLarder(shipped.foods);
-
-function read(text: string): Formula {
-  const found = readRecipeText(text, larder, 'us');
-  if (!found.ok) throw new Error(found.error);
-  return found.formula;
-}
-
-function partOf(text: string) {
-  const part = mainPart(read(text), larder);
-  if (!part) throw new Error('no part');
-  return part;
-}
 
 const sumsOf = (text: string): Sums => sumsOfPart(partOf(text), larder);
 

@@ -1,17 +1,7 @@
-import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
 import fc from 'fast-check';
-import { stockLarder } from '../food';
-import { allLines, type Formula, lineState, totalsOf } from '../formula';
+import { larder, readFormula as formulaOf } from '../../test/kitchen';
+import { allLines, lineState, totalsOf } from '../formula';
 import { readRecipeJsonLd, readRecipeText, readYield, writeRecipeJsonLd } from './index';
-
-const larder = stockLarder(loadShippedLarder(join(__dirname, '../../../data')).foods);
-
-function formulaOf(text: string): Formula {
-  const read = readRecipeText(text, larder, 'us');
-  if (!read.ok) throw new Error(read.error);
-  return read.formula;
-}
 
 const PASTED = `Aunt Vera's Seed Buns
 Makes 1 1/2 dozen buns

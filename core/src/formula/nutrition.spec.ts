@@ -1,21 +1,9 @@
-import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
 import fc from 'fast-check';
+import { larder, readFormula as read, shipped } from '../../test/kitchen';
 import { analyse, whyFigure, whyRole } from '../analysis';
 import { batchCost } from '../cost';
-import { readRecipeText } from '../exchange';
-import { stockLarder } from '../food';
 import { LEDGER_ROLES } from '../role';
 import { bakersPercentages, compareLines, contributionsOf, FIGURES, type Formula, judgeGoals, NO_GOALS, type Part, totalsOf, totalsOfParts, viewsOf } from './index';
-
-const shipped = loadShippedLarder(join(__dirname, '../../../data'));
-const larder = stockLarder(shipped.foods);
-
-function read(text: string): Formula {
-  const found = readRecipeText(text, larder, 'us');
-  if (!found.ok) throw new Error(found.error);
-  return found.formula;
-}
 
 const withParts = (formula: Formula, change: (part: Part, i: number) => Part): Formula => ({ ...formula, parts: formula.parts.map(change) });
 const SWEETS = 'Sweets\nMakes 10\n100 g erythritol\n50 g xylitol\n20 g allulose\n30 g inulin\n100 g plain flour';

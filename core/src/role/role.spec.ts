@@ -1,21 +1,8 @@
-import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
 import fc from 'fast-check';
 import { MF } from 'mf-parser';
-import { type Food, INTENSE } from '../food';
-import { AT, bulkSweetness, intenseSweetness, liftOf, type Measured, readSum, SOAPY_SHARE, type Sums, sumsOf, sweetenerWarnings, sweetnessCeiling, sweetnessOf } from './index';
-
-const foods = new Map(loadShippedLarder(join(__dirname, '../../../data')).foods.map((food) => [food.id, food]));
-
-function food(id: string): Food {
-  const found = foods.get(id);
-  if (!found) throw new Error(id);
-  return found;
-}
-
-function parts(grams: Readonly<Record<string, number>>): readonly Measured[] {
-  return Object.entries(grams).map(([id, massG]) => ({ food: food(id), massG }));
-}
+import { food, mixOf as parts } from '../../test/kitchen';
+import { INTENSE } from '../food';
+import { AT, bulkSweetness, intenseSweetness, liftOf, readSum, SOAPY_SHARE, type Sums, sumsOf, sweetenerWarnings, sweetnessCeiling, sweetnessOf } from './index';
 
 function mix(grams: Readonly<Record<string, number>>): Sums {
   return sumsOf(parts(grams));

@@ -1,10 +1,8 @@
-import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
 import fc from 'fast-check';
+import { food, larder, lineOf, opened, readFormula as read, rule, shipped } from '../../test/kitchen';
 import { analyse } from '../analysis';
-import { readRecipeText } from '../exchange';
-import { type Diet, stockLarder } from '../food';
-import { allLines, type Formula, type Line } from '../formula';
+import { type Diet } from '../food';
+import { allLines } from '../formula';
 import { betterClass, overProtein } from '../product';
 import { LEDGER_ROLES } from '../role';
 import {
@@ -24,37 +22,8 @@ import {
   type Worksheet,
 } from './index';
 
-const shipped = loadShippedLarder(join(__dirname, '../../../data'));
-const larder = stockLarder(shipped.foods);
-
-function read(text: string): Formula {
-  const found = readRecipeText(text, larder, 'us');
-  if (!found.ok) throw new Error(found.error);
-  return found.formula;
-}
-
-function food(id: string) {
-  const found = larder.foods.get(id);
-  if (!found) throw new Error(id);
-  return found;
-}
-
-function rule(id: string): SwapRule {
-  const found = shipped.rules.find((candidate) => candidate.id === id);
-  if (!found) throw new Error(id);
-  return found;
-}
-
-function lineOf(sheet: Worksheet, foodId: string): Line {
-  const line = allLines(sheet.rebuild).find((candidate) => candidate.foodId === foodId);
-  if (!line) throw new Error(foodId);
-  return line;
-}
-
 function swapped(sheet: Worksheet, foodId: string, by: SwapRule, share = 1): Worksheet {
-  const opened = openSwap(sheet, lineOf(sheet, foodId).id, by, share, larder);
-  if (!opened.ok) throw new Error(opened.error);
-  return settleOpen(opened.sheet, larder);
+  return settleOpen(opened(sheet, foodId, by, share), larder);
 }
 
 const MUFFINS = 'Muffins\nMakes 12 muffins\n250 g plain flour\n9 g baking powder\n120 g sugar\n2 eggs\n180 ml milk\n90 g butter, melted\n1/4 tsp salt';

@@ -1,13 +1,10 @@
-import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
+import { readFormula, shipped } from '../../test/kitchen';
 import { analyse } from '../analysis';
-import { readRecipeText } from '../exchange';
 import { type Label, type Larder, type Pack, renamer, stockLarder } from '../food';
 import { allLines, type Formula, type Line, mendLine, totalsOf } from '../formula';
 import { allergensOf, cautionsFor } from '../safety';
 import { candidatesFor, openSwap, startWorksheet, settleLiquid } from './index';
 
-const shipped = loadShippedLarder(join(__dirname, '../../../data'));
 const bare: Pack = { id: '', name: '', kindId: '', measuresG: {}, mayContain: [], thirstTests: [], note: '' };
 const label = (serving: number, figures: NonNullable<Label['serving']>['figures']): Label => ({
   tradition: 'us',
@@ -33,11 +30,7 @@ function larderWith(...inStock: readonly string[]): Larder {
   return stockLarder(shipped.foods, packs, inStock);
 }
 
-function read(text: string, larder: Larder): Formula {
-  const result = readRecipeText(text, larder, 'metric');
-  if (!result.ok) throw new Error(result.error);
-  return result.formula;
-}
+const read = (text: string, larder: Larder): Formula => readFormula(text, 'metric', larder);
 
 function lineOf(formula: Formula, foodId: string): Line {
   const line = allLines(formula).find((candidate) => candidate.foodId === foodId);

@@ -1,9 +1,6 @@
-import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
-import { stockLarder } from '../food';
-import { allLines, type Line } from '../formula';
+import { bench, larder, lineOf, opened as open, rule, shipped } from '../../test/kitchen';
+import { allLines } from '../formula';
 import { analyse } from '../analysis';
-import { readRecipeText } from '../exchange';
 import {
   acceptProposal,
   addRebuildLine,
@@ -20,37 +17,8 @@ import {
   settleLiquid,
   settleOpen,
   standingOf,
-  startWorksheet,
-  type SwapRule,
   type Worksheet,
 } from './index';
-
-const shipped = loadShippedLarder(join(__dirname, '../../../data'));
-const larder = stockLarder(shipped.foods);
-
-function rule(id: string): SwapRule {
-  const found = shipped.rules.find((candidate) => candidate.id === id);
-  if (!found) throw new Error(id);
-  return found;
-}
-
-function bench(text: string): Worksheet {
-  const read = readRecipeText(text, larder, 'us');
-  if (!read.ok) throw new Error(read.error);
-  return startWorksheet(read.formula);
-}
-
-function lineOf(sheet: Worksheet, foodId: string): Line {
-  const line = allLines(sheet.rebuild).find((candidate) => candidate.foodId === foodId);
-  if (!line) throw new Error(foodId);
-  return line;
-}
-
-function open(sheet: Worksheet, foodId: string, ruleId: string, share = 1): Worksheet {
-  const opened = openSwap(sheet, lineOf(sheet, foodId).id, rule(ruleId), share, larder);
-  if (!opened.ok) throw new Error(opened.error);
-  return opened.sheet;
-}
 
 const PANCAKES = 'Pancakes\nServes 4\n200 g plain flour\n300 ml milk\n2 eggs\n25 g sugar\n30 g butter, melted';
 
