@@ -2,49 +2,21 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type SaveRequest, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
-import { readRecipeText, startWorksheet, stockLarder, type Worksheet } from '@fellmist/core';
-import { loadShippedLarder } from '@fellmist/data';
-import { pino } from 'pino';
 import request from 'supertest';
-import { buildApp } from '../src/app';
 import { setTable } from '../src/demo/setTable';
-import { shelfLookup } from '../src/devices/labelLookup';
-import { openStore, type Store } from '../src/store/database';
-import { type Kitchen, openKitchen } from '../src/store/kitchen';
+import { openStore } from '../src/store/database';
 import { seedLarder } from '../src/store/rules';
-
-const root = join(__dirname, '../..');
-const migrations = join(root, 'server/migrations');
-const shipped = loadShippedLarder(join(root, 'data'));
-const larder = stockLarder(shipped.foods);
-const now = (): string => '2026-11-24T10:00:00.000Z';
-
-function sheetOf(text: string): Worksheet {
-  const read = readRecipeText(text, larder, 'us');
-  if (!read.ok) throw new Error(read.error);
-  return startWorksheet(read.formula);
-}
+import { appOn, kitchenOn, local, migrations, now, root, sheetOf, shipped } from './kitchenTable';
 
 function save(n: number, title = 'Buns'): SaveRequest {
   return { revisionId: `00000000-0000-4000-8000-00000000000${n}`, label: `try ${n}`, worksheet: sheetOf(`${title}\nServes 4\n200 g plain flour\n${100 + n} ml milk`) };
-}
-
-const labels = shelfLookup(join(root, 'data/label-shelf.json'));
-
-function kitchenOn(db: Store): Kitchen {
-  return openKitchen(db, shipped, seedLarder(db, shipped), now);
-}
-
-function appOn(db: Store) {
-  return buildApp({ kitchen: kitchenOn(db), labels, webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
 }
 
 describe('the server', () => {
   const folder = mkdtempSync(join(tmpdir(), 'fellmist-spec-'));
   const file = join(folder, 'fellmist.db');
   let db = openStore(file, migrations, now);
-  let app = appOn(db);
-  const local = (test: request.Test): request.Test => test.set('Host', 'localhost:4600');
+  let app = appOn(kitchenOn(db));
 
   afterAll(() => {
     db.close();
@@ -59,7 +31,7 @@ describe('the server', () => {
     db = openStore(file, migrations, now);
     expect(kitchenOn(db).payload.foods).toEqual(shipped.foods);
     expect(seedLarder(db, shipped)).toBe(false);
-    app = appOn(db);
+    app = appOn(kitchenOn(db));
     const after = await local(request(app).get(`/api/formulas/${before.id}`));
     expect(after.body).toEqual(before);
     expect(after.headers['etag']).toBe(`"${save(1).revisionId}"`);

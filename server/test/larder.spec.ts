@@ -3,25 +3,13 @@ import { join } from 'node:path';
 import { type FoodPage, type ImportPreview, type LarderPayload, type StoredPack } from '@fellmist/contract';
 import { PACK_COLUMNS, readCsv, readFoodRows, readPackRows, writeFoodTable, writePackTable } from '@fellmist/contract/tables';
 import { type Pack } from '@fellmist/core';
-import { loadShippedLarder } from '@fellmist/data';
-import { pino } from 'pino';
 import request from 'supertest';
-import { buildApp } from '../src/app';
 import { setTable } from '../src/demo/setTable';
-import { shelfLookup } from '../src/devices/labelLookup';
-import { openStore } from '../src/store/database';
-import { openKitchen } from '../src/store/kitchen';
-import { seedLarder } from '../src/store/rules';
+import { kitchenTable, root, shipped } from './kitchenTable';
 
-const root = join(__dirname, '../..');
-const shipped = loadShippedLarder(join(root, 'data'));
-const now = (): string => '2026-11-24T10:00:00.000Z';
-const db = openStore(':memory:', join(root, 'server/migrations'), now);
-const kitchen = openKitchen(db, shipped, seedLarder(db, shipped), now);
+const { app, kitchen, local, close } = kitchenTable();
 setTable(kitchen, shipped, join(root, 'data'));
-const app = buildApp({ kitchen, labels: shelfLookup(join(root, 'data/label-shelf.json')), webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
-const local = (test: request.Test): request.Test => test.set('Host', 'localhost:4600');
-afterAll(() => db.close());
+afterAll(close);
 
 async function list(query: string): Promise<FoodPage> {
   return (await local(request(app).get(`/api/foods?${query}`))).body as FoodPage;

@@ -1,0 +1,44 @@
+import convert from 'convert';
+import fc from 'fast-check';
+import { food, shipped } from '../../test/kitchen';
+import { readAmount } from '../quantity';
+import { kitchenMeasure } from './kitchenMeasure';
+import { massOf } from './massOf';
+
+describe('grams in the measures of a kitchen', () => {
+  // Volumes by the convert package; densities: whole milk 1.03 g/mL, oil 0.92, granulated sugar 0.85 [kitchen charts, from memory].
+  test.each([
+    ['whole-milk', 3 * convert(1, 'tablespoon').to('ml') * 1.03, 'us', '3 tbsp'],
+    ['whole-milk', convert(1, 'cup').to('ml') * 1.03, 'us', '1 cup'],
+    ['whole-milk', 206, 'metric', '200 mL'],
+    ['sunflower-oil', 2 * convert(1, 'tablespoon').to('ml') * 0.92, 'us', '2 tbsp'],
+    ['sugar', convert(1, 'cup').to('ml') * 0.85, 'us', '1 cup'],
+    ['sugar', 15 * 0.85, 'metric', '1 tbsp'],
+    ['egg', 100, 'us', '2 of them'],
+    ['egg', 75, 'metric', '1 1/2 of them'],
+  ] as const)('%s, %d g in %s measures is %s', (id, massG, system, words) => {
+    expect(kitchenMeasure(food(id), massG, system)).toBe(words);
+  });
+
+  test('what no spoon comes near, or nobody knows the density of, has no words', () => {
+    expect(kitchenMeasure(food('whole-milk'), 0.05, 'us')).toBeUndefined();
+    expect(kitchenMeasure(food('whole-milk'), 0, 'us')).toBeUndefined();
+    expect(kitchenMeasure(food('whole-milk'), -5, 'us')).toBeUndefined();
+    const { densityGPerMl: _unknown, ...unweighed } = food('oat-flour');
+    expect(kitchenMeasure(unweighed, 60, 'us')).toBeUndefined();
+  });
+
+  test('said in spoons or cups, it reads back within a tenth of the grams', () => {
+    const poured = shipped.foods.filter(({ densityGPerMl, kind }) => densityGPerMl !== undefined && kind !== 'egg');
+    fc.assert(
+      fc.property(fc.constantFrom(...poured), fc.double({ min: 0.5, max: 800, noNaN: true }), fc.constantFrom('us', 'metric', 'uk'), (one, massG, system) => {
+        const words = kitchenMeasure(one, massG, system);
+        if (words === undefined) return;
+        const read = readAmount(words);
+        const found = massOf(read?.amount, one, system);
+        if ('gap' in found) throw new Error(`${words} does not read back`);
+        expect(Math.abs(found.massG - massG) / massG).toBeLessThan(0.1 + 1e-9);
+      }),
+    );
+  });
+});

@@ -1,0 +1,41 @@
+import { join } from 'node:path';
+import { readRecipeText, startWorksheet, stockLarder, type Worksheet } from '@fellmist/core';
+import { loadShippedLarder } from '@fellmist/data';
+import { pino } from 'pino';
+import type request from 'supertest';
+import { buildApp } from '../src/app';
+import { shelfLookup } from '../src/devices/labelLookup';
+import { openStore, type Store } from '../src/store/database';
+import { type Kitchen, openKitchen } from '../src/store/kitchen';
+import { seedLarder } from '../src/store/rules';
+
+export const root = join(__dirname, '../..');
+export const migrations = join(root, 'server/migrations');
+export const shipped = loadShippedLarder(join(root, 'data'));
+export const now = (): string => '2026-11-24T10:00:00.000Z';
+const labels = shelfLookup(join(root, 'data/label-shelf.json'));
+const larder = stockLarder(shipped.foods);
+
+export function kitchenOn(db: Store): Kitchen {
+  return openKitchen(db, shipped, seedLarder(db, shipped), now);
+}
+
+export function appOn(kitchen: Kitchen) {
+  return buildApp({ kitchen, labels, webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
+}
+
+/** A request as the own page sends it. */
+export const local = (test: request.Test): request.Test => test.set('Host', 'localhost:4600');
+
+export function sheetOf(text: string): Worksheet {
+  const read = readRecipeText(text, larder, 'us');
+  if (!read.ok) throw new Error(read.error);
+  return startWorksheet(read.formula);
+}
+
+/** The server on a kitchen in memory, with the shipped foods and nothing else. */
+export function kitchenTable() {
+  const db = openStore(':memory:', migrations, now);
+  const kitchen = kitchenOn(db);
+  return { app: appOn(kitchen), kitchen, larder, sheetOf, local, close: () => db.close() };
+}
