@@ -1,24 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { type Browser } from 'puppeteer-core';
-import { Household, openBrowser, openPage, press, sees } from './household';
+import { openPage, press, sees } from './household';
+import { visit } from './visit';
 
 const LOAF = 'Carrot-cardamom loaf';
 const ICE = 'Sour-cherry kefir ice';
 
 // WCAG 2.2 A and AA as far as axe-core can tell by itself.
 describe('every place, light and dark, wide and narrow', () => {
-  const household = new Household(true);
   let browser: Browser;
+  const household = visit(true, '/shelf', (opened) => ({ browser } = opened));
   const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
-
-  beforeAll(async () => {
-    await household.open();
-    browser = await openBrowser();
-  });
-  afterAll(async () => {
-    await browser.close();
-    await household.dispose();
-  });
 
   test.each([
     ['/shelf', 1280, 'light'],

@@ -1,28 +1,13 @@
-import { type Browser, type Page } from 'puppeteer-core';
-import { Household, openBrowser, openPage, press, sees, type } from './household';
+import { type Page } from 'puppeteer-core';
+import { press, putOnBench, sees, type } from './household';
+import { visit } from './visit';
 
 describe('the cold table', () => {
-  const household = new Household(true);
-  let browser: Browser;
   let page: Page;
-  let faults: string[];
+  let faults: readonly string[];
+  const household = visit(true, '', (opened) => ({ page, faults } = opened));
 
-  beforeAll(async () => {
-    await household.open();
-    browser = await openBrowser();
-    ({ page, faults } = await openPage(browser, household.url));
-  });
-  afterAll(async () => {
-    await browser.close();
-    await household.dispose();
-  });
-
-  async function put(recipe: string): Promise<void> {
-    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
-    await type(page, '#recipe-text', recipe);
-    await press(page, 'Put on the bench');
-    await sees(page, 'try 1 of 1');
-  }
+  const put = (recipe: string): Promise<void> => putOnBench(page, household.url, recipe);
 
   const drawTo = (name: string, grams: number): Promise<void> =>
     page.evaluate(
@@ -88,6 +73,29 @@ describe('the cold table', () => {
     expect(await page.$eval('fm-chart [role=img]', (chart) => chart.getAttribute('aria-label'))).toContain('% ice');
   });
 
+  test('an ice is judged by its style, settled towards it, and says why it is as hard as it is', async () => {
+    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await press(page, 'Sour-cherry kefir ice');
+    await page.waitForSelector('.rebuilt .row');
+    await press(page, 'Cold table');
+    await sees(page, 'usual of churned frozen yogurt or kefir ice');
+    const off = (): Promise<number> => page.$$eval('fm-ledger .off', (pegs) => pegs.length);
+    expect(await off()).toBeGreaterThan(1);
+    const style = await page.$eval('#cold-style', (select) => (select as HTMLSelectElement).value);
+    await page.select('#cold-style', 'churned');
+    await sees(page, 'usual of churned ice cream');
+    await page.select('#cold-style', style);
+    await sees(page, 'usual of churned frozen yogurt');
+    await press(page, 'Settle all');
+    await sees(page, 'Settled with');
+    expect(await off()).toBe(0);
+    await press(page, 'Why this hardness');
+    await sees(page, '334 J a gram of ice');
+    await press(page, 'Close');
+    for (let i = 0; i < 3; i++) await press(page, 'Undo');
+    await page.waitForFunction(() => document.querySelectorAll('fm-ledger .off').length > 1);
+  });
+
   test('a whipped bowl is fitted to its bowl before it is whipped', async () => {
     await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
     await press(page, 'Whipped blackcurrant bowl');
@@ -126,6 +134,12 @@ describe('the cold table', () => {
     await sees(page, '100 %');
     await press(page, 'Whip');
     await sees(page, 'Your readings make it about');
+    await press(page, 'Why this volume');
+    await sees(page, 'Protein that foams');
+    await press(page, 'Close');
+    await press(page, 'Overrun');
+    await press(page, 'Why this density');
+    await sees(page, 'Goff & Hartel');
     expect(faults).toEqual([]);
   });
 });

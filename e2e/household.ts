@@ -117,6 +117,14 @@ export async function type(page: Page, selector: string, text: string): Promise<
   await page.keyboard.type(text);
 }
 
+/** Puts a pasted recipe on the bench, as its first try. */
+export async function putOnBench(page: Page, url: string, recipe: string): Promise<void> {
+  await page.goto(`${url}/bench/paste`, { waitUntil: 'networkidle0' });
+  await type(page, '#recipe-text', recipe);
+  await press(page, 'Put on the bench');
+  await sees(page, 'try 1 of 1');
+}
+
 /** A large figure of the strip, as shown. */
 export function figure(page: Page, key: string): Promise<string> {
   return page.$eval(`[data-figure="${key}"]`, (element) => (element.firstChild?.textContent ?? '').trim());

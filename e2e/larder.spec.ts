@@ -2,7 +2,8 @@ import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import { Household, openBrowser, openPage, press, rebuildLines, sees, type } from './household';
+import { openPage, press, rebuildLines, sees, type } from './household';
+import { visit } from './visit';
 
 const shelf = JSON.parse(readFileSync('data/label-shelf.json', 'utf8')) as readonly { code: string; name: string; behaves?: string }[];
 
@@ -11,21 +12,10 @@ function codeOf(test: (pack: { name: string; behaves?: string }) => boolean): st
 }
 
 describe('the larder', () => {
-  const household = new Household(true);
   let browser: Browser;
   let page: Page;
-  let faults: string[];
-
-  beforeAll(async () => {
-    await household.open();
-    browser = await openBrowser();
-    ({ page, faults } = await openPage(browser, `${household.url}/larder`));
-    await page.waitForSelector('.rows .name');
-  });
-  afterAll(async () => {
-    await browser.close();
-    await household.dispose();
-  });
+  let faults: readonly string[];
+  const household = visit(true, '/larder', (opened) => ({ browser, page, faults } = opened));
 
   const summary = (): Promise<string> => page.$eval('.verdict', (one) => one.textContent ?? '');
   async function fill(label: string, text: string): Promise<void> {

@@ -1,5 +1,6 @@
-import { type Browser, type Page } from 'puppeteer-core';
-import { figure, Household, openBrowser, openPage, press, rebuildLines, sees, type } from './household';
+import { type Page } from 'puppeteer-core';
+import { figure, press, putOnBench, rebuildLines, sees, type } from './household';
+import { visit } from './visit';
 
 interface Rebuild {
   readonly name: string;
@@ -69,27 +70,11 @@ const REBUILDS: readonly Rebuild[] = [
 ];
 
 describe('rebuilds, from the paste to a settled ledger', () => {
-  const household = new Household(false);
-  let browser: Browser;
   let page: Page;
-  let faults: string[];
+  let faults: readonly string[];
+  const household = visit(false, '', (opened) => ({ page, faults } = opened));
 
-  beforeAll(async () => {
-    await household.open();
-    browser = await openBrowser();
-    ({ page, faults } = await openPage(browser, household.url));
-  });
-  afterAll(async () => {
-    await browser.close();
-    await household.dispose();
-  });
-
-  async function put(recipe: string): Promise<void> {
-    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
-    await type(page, '#recipe-text', recipe);
-    await press(page, 'Put on the bench');
-    await sees(page, 'try 1 of 1');
-  }
+  const put = (recipe: string): Promise<void> => putOnBench(page, household.url, recipe);
 
   async function swap(line: string, standIn: string): Promise<void> {
     await press(page, `Swap ${line}`);

@@ -141,6 +141,7 @@ export class Bench {
   }
 
   protected press(event: KeyboardEvent): void {
+    if (event.key === 'Escape' && this.panel()) this.close();
     if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
     const key = event.key.toLowerCase();
     const inText = event.target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(event.target.tagName) && !event.target.classList.contains('amount');

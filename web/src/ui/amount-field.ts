@@ -6,7 +6,7 @@ export interface AmountTyped {
   readonly text: string;
 }
 
-/** An amount as a baker types it: "180", "180 g", "1 1/2 cup". Arrow keys step it; a fault is said beneath. */
+/** An amount as a baker types it: "180", "180 g", "1 1/2 cup". Arrow keys step it; a fault is said beneath and changes nothing; Escape takes back what was typed. */
 @Component({
   selector: 'fm-amount-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -25,6 +25,7 @@ export interface AmountTyped {
       (input)="read(field.value)"
       (keydown.arrowup)="step($event, 1)"
       (keydown.arrowdown)="step($event, -1)"
+      (keydown.escape)="cancel($event)"
       (keydown.enter)="field.blur(); field.focus()"
       (blur)="settle()"
     />
@@ -47,9 +48,15 @@ export class AmountField {
     source: this.amount,
     computation: (_amount, previous) => (this.editing ? previous?.value : undefined),
   });
-  protected readonly fault = linkedSignal<Amount | undefined, string | undefined>({ source: this.amount, computation: () => undefined });
+  protected readonly fault = linkedSignal<Amount | undefined, string | undefined>({
+    source: this.amount,
+    computation: (_amount, previous) => (this.editing ? previous?.value : undefined),
+  });
+  /** The amount as typed last, which a key may ask for before the sheet has it. */
+  private readonly latest = linkedSignal(() => this.amount());
   protected readonly shown = computed(() => this.draft() ?? this.plain());
   private editing = false;
+  private before: Amount | undefined;
 
   /** The number alone; its unit stands beside the field. */
   private readonly plain = computed(() => {
@@ -70,18 +77,37 @@ export class AmountField {
   }
 
   protected read(text: string): void {
+    if (!this.editing) this.before = this.amount();
     this.editing = true;
     this.draft.set(text);
-    const read = readTypedAmount(text, this.unit());
-    if ('error' in read) this.fault.set(read.error);
-    else {
+    const read = readTypedAmount(text, this.before?.unit ?? this.unit());
+    if ('error' in read) {
+      this.putBack();
+      this.fault.set(read.error);
+    } else {
       this.fault.set(undefined);
+      this.latest.set(read.amount);
       this.typed.emit(read);
     }
   }
 
+  /** What stood before the field was typed in, for as long as nothing that can be read stands in it. */
+  private putBack(): void {
+    const { before } = this;
+    if (!before || before === this.latest()) return;
+    this.latest.set(before);
+    this.typed.emit({ amount: before, text: formatAmount(before) });
+  }
+
+  protected cancel(event: Event): void {
+    if (!this.editing) return;
+    event.stopPropagation();
+    this.putBack();
+    this.settle();
+  }
+
   protected step(event: Event, direction: 1 | -1): void {
-    const amount = this.amount();
+    const amount = this.latest();
     if (!amount) return;
     event.preventDefault();
     const kind = unitById(amount.unit).kind;
@@ -89,10 +115,11 @@ export class AmountField {
     const value = Math.max(amount.value + direction * by, 0);
     this.editing = false;
     this.draft.set(undefined);
+    this.latest.set({ value, unit: amount.unit });
     this.typed.emit({ amount: { value, unit: amount.unit }, text: formatAmount({ value, unit: amount.unit }) });
   }
 
-  /** Leaving the field with a fault puts the last good amount back. */
+  /** Leaving the field with a fault shows the amount that stands. */
   protected settle(): void {
     this.editing = false;
     this.draft.set(undefined);
