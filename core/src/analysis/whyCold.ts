@@ -54,7 +54,7 @@ export function whyOverrun(readings: ColdSetup['readings']): Why {
   const mean = found.length > 0 ? found.reduce((sum, { result }) => sum + result.foamDensityGPerMl, 0) / found.length : undefined;
   return {
     title: 'Overrun and density',
-    result: mean === undefined ? 'no reading yet' : `${show(mean)} g in a mL of foam, the mean of ${found.length}`,
+    result: mean === undefined ? 'no reading yet' : `${show(mean)} g in a mL of foam, ${found.length === 1 ? 'one reading' : `the mean of ${found.length} readings`}`,
     inputs: found.map(({ reading, result }) => ({
       name: `${show(reading.mixG, 0)} g of mix, ${show(reading.foamG, 0)} g of foam`,
       words: `${show(result.overrunPercent, 0)} %, ${show(result.foamDensityGPerMl)} g/mL`,

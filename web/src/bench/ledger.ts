@@ -57,6 +57,11 @@ function amountWords(role: LedgerRole, amount: number | undefined): string {
   return `${showNumber(amount, ROLE_FACTS[role].digits)} ${ROLE_FACTS[role].unit}`;
 }
 
+/** A word of the spoon scale as what a mix does: "drops in blobs", "is stiff dough or paste". */
+function does(word: string): string {
+  return CONSISTENCY_WORDS.indexOf(word) > 6 ? `is ${word}` : word;
+}
+
 function massWords({ action }: Proposal): string | undefined {
   const massG = proposedMass(action);
   return massG === undefined ? undefined : gramsNumber(massG);
@@ -90,15 +95,10 @@ export class Ledger {
     if (consistency.kind !== 'reckoned') return { words: consistency.words, rest: '' };
     const [now, hour] = [consistencyWord(consistency.scaleNow), consistencyWord(consistency.scaleHour)];
     const same = before?.kind === 'reckoned' && before.word === consistency.word;
-    const original = before?.kind === 'reckoned' ? (same ? ', as the original does' : `; the original ${before.word}`) : '';
-    const rest = [
-      now === consistency.word ? '' : `At once it ${now}.`,
-      hour === consistency.word ? '' : `After an hour it ${CONSISTENCY_WORDS.indexOf(hour) > 6 ? 'is ' : ''}${hour}.`,
-    ]
-      .filter(Boolean)
-      .join(' ');
+    const original = before?.kind === 'reckoned' ? (same ? `, as the original ${does(before.word) === before.word ? 'does' : 'is'}` : `; the original ${does(before.word)}`) : '';
+    const rest = [now === consistency.word ? '' : `At once it ${does(now)}.`, hour === consistency.word ? '' : `After an hour it ${does(hour)}.`].filter(Boolean).join(' ');
     const unknown = consistency.unknownThirstG > 0.05 ? ` ${showNumber(consistency.unknownThirstG, 0)} g of foods whose thirst is unknown were left out.` : '';
-    return { words: `The rebuild ${consistency.word}${original}.${unknown}`, rest };
+    return { words: `The rebuild ${does(consistency.word)}${original}.${unknown}`, rest };
   });
 
   protected readonly warnings = computed(() => this.desk.rebuild()?.sweetenerWarnings ?? []);

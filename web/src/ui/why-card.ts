@@ -84,6 +84,9 @@ import { MARK_WORDS, type Why } from '@fellmist/core';
     .rule {
       font-size: 13px;
     }
+    .rule {
+      margin-top: 6px;
+    }
   `,
   host: { '(keydown.escape)': 'closed.emit()' },
 })
