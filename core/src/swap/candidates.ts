@@ -1,5 +1,6 @@
 import { againstDiet, barredAllergens, type Diet, foodInHand, type Food, kindIdOf, type Larder, type School } from '../food';
 import { type Counting, COUNTING, type Figure, type Line, totalsOf, viewsOf, type Views } from '../formula';
+import { classOf } from '../product';
 import { type LedgerRole, ROLE_FACTS } from '../role';
 import { type Craft } from './craft';
 import { openSwap } from './propose';
@@ -96,8 +97,9 @@ export function rankCandidates(
   diet: Diet,
   counting: Counting = COUNTING,
 ): readonly RankedCandidate[] {
+  const classId = classOf(sheet.rebuild, craft)?.id;
   const ranked = candidates.flatMap((candidate, index) => {
-    const opened = openSwap(sheet, line.id, candidate.rule, Math.min(share, candidate.rule.maxShare), larder);
+    const opened = openSwap(sheet, line.id, candidate.rule, Math.min(share, candidate.rule.maxShare), larder, classId);
     if (!opened.ok) return [];
     const end = settleLiquid(opened.sheet, larder, craft);
     const standing = standingOf(end, larder, craft);

@@ -40,9 +40,9 @@ function replaceAction(part: Part, line: Line, rule: SwapRule, share: number, la
   return { kind: 'replace', lineId: line.id, fromMassG, to };
 }
 
-function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number, larder: Larder): ProposalAction | undefined {
+function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number, larder: Larder, classId: string): ProposalAction | undefined {
   if (change.kind === 'step') return { kind: 'step', text: change.text };
-  const massG = change.gramsPerGram * fromMassG;
+  const massG = ((change.kind === 'add' ? change.byClass?.[classId] : undefined) ?? change.gramsPerGram) * fromMassG;
   const kindOf = (line: Line): string | undefined => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     return food && kindIdOf(food);
@@ -58,9 +58,9 @@ function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: nu
 /**
  * Opens a swap of `share` (0 to 1) of a rebuild line by a rule: its ratio and side changes become open proposals, and
  * nothing else changes. An earlier swap of the same line that is still open gives way. A share above the rule's limit is
- * allowed; the limit's reason then leads the proposal.
+ * allowed; the limit's reason then leads the proposal. `classId` is the product class, where the title says it and not the baker.
  */
-export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share: number, larder: Larder): Opened {
+export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share: number, larder: Larder, classId = sheet.rebuild.classId ?? ''): Opened {
   const part = partOf(sheet, lineId);
   const line = part?.lines.find((candidate) => candidate.id === lineId);
   if (!part || !line) return { ok: false, error: 'That line is no longer on the bench.' };
@@ -83,7 +83,7 @@ export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share
     source: rule.source,
   });
   const sides = rule.side.flatMap((change) => {
-    const action = sideAction(change, part, line, fromMassG, larder);
+    const action = sideAction(change, part, line, fromMassG, larder, classId);
     return action ? [{ action, reason: change.reason }] : [];
   });
   const proposals = [make(replace, limit + rule.reason, 0), ...sides.map(({ action, reason }, i) => make(action, reason, i + 1))];

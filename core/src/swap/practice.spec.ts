@@ -1,0 +1,162 @@
+import { bench, food, larder, lineOf, opened, rule, shipped } from '../../test/kitchen';
+import { liftOf, measureRole } from '../role';
+import { allLines, mainPart, sumsOfPart } from '../formula';
+import { candidatesFor, settleLiquid, settleOpen, standingOf, type Worksheet } from './index';
+
+const CAKE = 'Cake\nMakes 12 slices\n240 g plain flour\n250 g sugar\n3 eggs\n240 ml milk\n120 g butter, melted\n2 tsp baking powder\n1/2 tsp salt';
+const taken = (text: string, foodId: string, ruleId: string, share = 1): Worksheet => settleOpen(opened(bench(text), foodId, ruleId, share), larder);
+const grams = (sheet: Worksheet, foodId: string): number => lineOf(sheet, foodId).massG ?? NaN;
+const steps = (text: string, foodId: string, ruleId: string): string =>
+  opened(bench(text), foodId, ruleId)
+    .open.flatMap(({ action }) => (action.kind === 'step' ? [action.text] : []))
+    .join(' ');
+
+function role(sheet: Worksheet, name: Parameters<typeof measureRole>[0]): number {
+  const part = mainPart(sheet.rebuild, larder);
+  return (part && measureRole(name, sumsOfPart(part, larder))) ?? NaN;
+}
+
+/* What the trade says of each swap, as bakers hand it on [common practice, from memory], against what stands on the bench. */
+describe('flours', () => {
+  test('coconut flour: a quarter to a third of the wheat, an egg for each 25 to 30 g of it, and a rest', () => {
+    const sheet = taken(CAKE, 'plain-flour', 'wheat-coconut');
+    expect(grams(sheet, 'coconut-flour') / 240).toBeGreaterThanOrEqual(0.25);
+    expect(grams(sheet, 'coconut-flour') / 240).toBeLessThanOrEqual(0.3);
+    const eggs = (grams(sheet, 'egg') - 150) / 50;
+    expect(grams(sheet, 'coconut-flour') / eggs).toBeGreaterThan(20);
+    expect(grams(sheet, 'coconut-flour') / eggs).toBeLessThan(35);
+    expect(steps(CAKE, 'plain-flour', 'wheat-coconut')).toContain('rest');
+  });
+
+  test('almond flour: weight for weight, less butter than before, one more egg, a cooler oven', () => {
+    const sheet = taken(CAKE, 'plain-flour', 'wheat-almond');
+    expect(grams(sheet, 'almond-flour')).toBe(240);
+    expect(grams(sheet, 'butter')).toBeLessThan(120);
+    expect(grams(sheet, 'egg')).toBeGreaterThan(150);
+    expect(steps(CAKE, 'plain-flour', 'wheat-almond')).toContain('15 °C cooler');
+  });
+
+  // Xanthan for gluten-free baking: cookies 0.5, cakes and pancakes 0.7, quick breads 1 % of the flour.
+  test.each([
+    ['Drop cookies', 'drop-cookie', 0.005],
+    ['Pancakes', 'pancake', 0.007],
+    ['Layer cake', 'layer-cake', 0.007],
+    ['Loaf cake', 'loaf', 0.01],
+  ])('%s with a starch blend ask for their own share of xanthan', (title, classId, share) => {
+    const sheet = bench(CAKE.replace('Cake', title));
+    const done = settleOpen(opened({ ...sheet, rebuild: { ...sheet.rebuild, classId } }, 'plain-flour', 'wheat-gluten-free'), larder);
+    expect(grams(done, 'xanthan') / 240).toBeCloseTo(share, 3);
+  });
+
+  test('whey and casein half and half rise and stay moist: whey alone is named sooner', () => {
+    const over = (ruleId: string, share: number) => standingOf(taken(CAKE.replace('Cake', 'Muffins'), 'plain-flour', ruleId, share), larder, shipped).overProtein.length;
+    // Up to a third of the dry weight; above it whey is rubbery.
+    expect([over('wheat-whey-casein', 0.36), over('wheat-whey', 0.25)]).toEqual([0, 0]);
+    expect([over('wheat-whey', 0.36), over('wheat-whey-casein', 0.6)]).toEqual([1, 1]);
+  });
+
+  test('all-oat is offered with a warning of its own: four fifths is the most that works well', () => {
+    expect(rule('wheat-oat').maxShare).toBeLessThanOrEqual(0.8);
+    expect(rule('wheat-oat').maxShareReason).toMatch(/crumbl|dry/);
+  });
+});
+
+describe('eggs', () => {
+  // A large egg is 50 g; its stand-ins by the egg: 66 g of white, 1 tbsp of ground flax (7 g) or chia in 45 mL, 60 g of puree.
+  test.each([
+    ['egg-whites', 'egg-white', 66, 2],
+    ['egg-flax', 'ground-flax', 7, 1],
+    ['egg-flax', 'water', 45, 2],
+    ['egg-chia', 'chia', 12, 2],
+    ['egg-apple', 'apple-puree', 60, 2],
+    ['egg-yogurt', 'yogurt', 60, 2],
+    ['egg-aquafaba', 'aquafaba', 45, 2],
+  ])('%s: %s, %d g for one egg', (ruleId, id, massG, off) => {
+    const sheet = taken(CAKE, 'egg', ruleId);
+    expect(Math.abs(grams(sheet, id) / 3 - massG)).toBeLessThanOrEqual(off);
+  });
+
+  test('puree and yogurt bind and do not lift: baking powder makes up for it', () => {
+    for (const id of ['egg-apple', 'egg-yogurt']) expect(grams(taken(CAKE, 'egg', id), 'baking-powder')).toBeGreaterThan(grams(bench(CAKE), 'baking-powder'));
+  });
+
+  test('dried white and water make the white again, within its dry matter', () => {
+    const sheet = taken('Meringue\nServes 4\n100 g egg whites\n200 g sugar', 'egg-white', 'white-powder');
+    expect(grams(sheet, 'egg-white-powder') + grams(sheet, 'water')).toBeCloseTo(100, 6);
+    const dry = 100 - (food('egg-white').per100g.waterG ?? NaN);
+    expect(grams(sheet, 'egg-white-powder')).toBeGreaterThan(dry * 0.9);
+    expect(grams(sheet, 'egg-white-powder')).toBeLessThan(dry * 1.25);
+  });
+});
+
+describe('sugar, fat and dairy', () => {
+  // A cup of honey for a cup and a quarter of sugar, a quarter of a cup less liquid, a quarter of a teaspoon of soda, 15 °C cooler.
+  test('honey: a cup for a cup and a quarter, less milk, a little soda, a cooler oven', () => {
+    const sheet = taken(CAKE, 'sugar', 'sugar-honey');
+    expect(grams(sheet, 'honey') / 1.42).toBeCloseTo(236.6, -1);
+    expect(grams(bench(CAKE), 'whole-milk') - grams(sheet, 'whole-milk')).toBeCloseTo(62, -1);
+    expect(grams(sheet, 'baking-soda')).toBeCloseTo(4.6 / 4, 0);
+    expect(steps(CAKE, 'sugar', 'sugar-honey')).toContain('15 °C cooler');
+  });
+
+  test('puree and yogurt for butter or oil: three quarters by weight, up to half of it freely', () => {
+    for (const [from, id, to] of [
+      ['butter', 'butter-apple', 'apple-puree'],
+      ['butter', 'butter-yogurt', 'greek-yogurt'],
+    ] as const) {
+      expect(grams(taken(CAKE, from, id, 0.5), to)).toBeCloseTo(60 * 0.75, 6);
+      expect(rule(id).maxShare).toBeGreaterThanOrEqual(0.5);
+    }
+  });
+
+  test('a puree’s water comes off the liquid: the cake is no looser than it was', () => {
+    const sheet = settleLiquid(opened(bench(CAKE), 'butter', 'butter-apple', 0.5), larder, shipped);
+    expect(role(sheet, 'thickness')).toBeGreaterThan(role(bench(CAKE), 'thickness') - 0.4);
+  });
+
+  test('two sweeteners together come to the sweetness of all the sugar where one alone cannot', () => {
+    const both = taken(CAKE, 'sugar', 'sugar-ery-sucralose');
+    expect(role(both, 'sweetness')).toBeCloseTo(role(bench(CAKE), 'sweetness'), 0);
+    expect(role(both, 'bulk') / role(bench(CAKE), 'bulk')).toBeCloseTo(1, 0);
+  });
+
+  test('butter is a fifth water: less oil for it, and as much fat', () => {
+    const sheet = taken(CAKE, 'butter', 'butter-oil');
+    expect(role(sheet, 'fat')).toBeCloseTo(role(bench(CAKE), 'fat'), 0);
+    expect(grams(sheet, 'sunflower-oil')).toBeLessThan(120);
+  });
+
+  test('cream cheese by lean curd and yogurt keeps its weight and loses most of its fat', () => {
+    const text = 'Cheesecake\nServes 10\n600 g cream cheese\n150 g sugar\n3 eggs';
+    const sheet = taken(text, 'cream-cheese', 'cream-cheese-curd');
+    expect(grams(sheet, 'curd-cheese') + grams(sheet, 'greek-yogurt')).toBeGreaterThan(590);
+    expect(role(sheet, 'fat')).toBeLessThan(role(bench(text), 'fat') / 2);
+  });
+});
+
+describe('gums and leavening', () => {
+  test('guar half as much again as xanthan; psyllium twice; back again within a tenth', () => {
+    const text = 'Bread\nServes 8\n300 g gluten-free flour blend\n300 ml water\n6 g xanthan gum';
+    expect(grams(taken(text, 'xanthan', 'xanthan-guar'), 'guar')).toBeCloseTo(9, 6);
+    expect(grams(taken(text, 'xanthan', 'xanthan-psyllium'), 'psyllium-husk')).toBeCloseTo(12, 6);
+    expect((rule('xanthan-guar').to[0]?.ratio ?? NaN) * (rule('guar-xanthan').to[0]?.ratio ?? NaN)).toBeCloseTo(1, 1);
+  });
+
+  // 84.007 g of soda meet 188.18 g of cream of tartar: exact by their molar masses.
+  test('powder by soda and cream of tartar is neutral, and lifts at least as much as 12 % of its weight in CO2', () => {
+    const sheet = taken('Scones\nServes 6\n300 g plain flour\n200 ml water\n15 g baking powder', 'baking-powder', 'powder-soda');
+    expect(grams(sheet, 'cream-of-tartar') / grams(sheet, 'baking-soda')).toBeCloseTo(188.18 / 84.007, 1);
+    const part = mainPart(sheet.rebuild, larder);
+    const lift = part && liftOf(sumsOfPart(part, larder));
+    expect((lift?.co2Mmol ?? 0) * 0.04401).toBeGreaterThan(0.12 * 15);
+  });
+
+  test('every leavener, fat, egg, flour and sugar of the shipped table has at least two ways out', () => {
+    for (const id of ['plain-flour', 'sugar', 'egg', 'butter', 'sunflower-oil', 'whole-milk', 'xanthan', 'egg-white', 'honey', 'cream-cheese']) {
+      const sheet = bench(`Anything\nServes 2\n100 g ${food(id).name}`);
+      const [line] = allLines(sheet.rebuild);
+      if (!line) throw new Error(id);
+      expect([id, candidatesFor({ ...line, foodId: id }, shipped.rules, larder).length >= 2]).toEqual([id, true]);
+    }
+  });
+});
