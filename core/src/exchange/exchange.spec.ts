@@ -156,3 +156,54 @@ describe('schema.org JSON-LD', () => {
     expect(readRecipeJsonLd(text, larder, 'us')).toMatchObject({ ok: false, error: expect.stringMatching(words) });
   });
 });
+
+describe('lines as people squeeze them', () => {
+  const linesOf = (text: string) => allLines(formulaOf(`Cake\nServes 2\n100 g plain flour\n${text}`)).slice(1);
+  const read = (text: string): readonly string[] => linesOf(text).map(({ amountText, foodId = '?' }) => `${amountText} ${foodId}`.trim());
+
+  test.each([
+    ['½ cup (1 stick) butter', ['½ cup butter']],
+    ['1 cup caster sugar + 2 tbsp', ['1 cup plus 2 tbsp sugar']],
+    ['1 cup plus 1 tbsp milk', ['1 cup plus 1 tbsp whole-milk']],
+    ['¼ tsp each salt and baking powder', ['¼ tsp salt', '¼ tsp baking-powder']],
+    ['1 tsp each of cinnamon, ginger and cloves', ['1 tsp cinnamon', '1 tsp ginger', '1 tsp cloves']],
+    ['3 tbsp almond flour, 1 tbsp cocoa, 1 egg, splash of milk', ['3 tbsp almond-flour', '1 tbsp cocoa', '1 egg', 'whole-milk']],
+    ['1 egg + 1 yolk', ['1 egg', '1 egg-yolk']],
+    ['zest and juice of 1 lemon, 50 g sugar', ['1 lemon-zest', '50 g sugar']],
+    ['butter, 50 g', ['50 g butter']],
+    ['Cream cheese, 200 g', ['200 g cream-cheese']],
+    ['2 eggs, 1 beaten', ['2 egg']],
+    ['250 g flour, 50 g for dusting', ['250 g plain-flour']],
+    ['100 g butter, softened, plus 20 g for the tin', ['100 g butter']],
+    ['200 g chocolate, 70 % cocoa', ['200 g dark-chocolate']],
+    ['1 cup milk, 2% fat', ['1 cup whole-milk']],
+  ])('%s', (text, lines) => {
+    expect(read(text)).toEqual(lines);
+  });
+
+  test.each(['Bake 350F 25min', 'whisk 2 eggs', 'Cream butter and sugar well', 'Chill the dough for an hour'])('"%s" is a step, not an ingredient', (text) => {
+    const formula = formulaOf(`Cake\nServes 2\n100 g plain flour\n${text}`);
+    expect([allLines(formula).length, formula.method]).toEqual([1, [text]]);
+  });
+
+  test('a word of another kitchen is marked as unknown, with its grams kept', () => {
+    expect(linesOf('250 g farine')[0]).toMatchObject({ massG: 250, doubts: [{ code: 'food-unknown' }] });
+  });
+
+  test('no split loses or doubles a gram: the lines weigh what the parts of the line weigh', () => {
+    const foods = ['plain flour', 'sugar', 'butter', 'oat flour', 'ground almonds', 'honey'];
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...foods), fc.integer({ min: 1, max: 900 })), { minLength: 1, maxLength: 5 }),
+        fc.constantFrom(', ', '; ', ' + '),
+        (pairs, joint) => {
+          const massG = linesOf(pairs.map(([name, grams]) => `${grams} g ${name}`).join(joint)).reduce((sum, line) => sum + (line.massG ?? NaN), 0);
+          expect(massG).toBeCloseTo(
+            pairs.reduce((sum, [, grams]) => sum + grams, 0),
+            6,
+          );
+        },
+      ),
+    );
+  });
+});

@@ -107,6 +107,18 @@ function looksLikeSentence(line: string): boolean {
   );
 }
 
+/** A line of the method begins with what is done; a short one also says how hot or how long. */
+const DEED =
+  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry)\b/i;
+/** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
+const AT_THE_STOVE = /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
+
+/** "Cream cheese, 200 g": the name of a food to the letter, though it begins as a deed does. */
+function isNamed(line: string, larder: Larder): boolean {
+  const name = line.replace(/\s*[,:–—-]?\s*\d.*$/, '').trim();
+  return name !== '' && (matchFood(name, larder.index)[0]?.verbatim ?? 0) > 0.999;
+}
+
 function kindOf(raw: string, place: Place, larder: Larder): LineKind {
   const line = stripBullet(raw);
   if (place.section === 'notes') return 'note';
@@ -116,11 +128,8 @@ function kindOf(raw: string, place: Place, larder: Larder): LineKind {
   const figure = startsWithFigure(line);
   if (looksLikeSentence(line) && !(figure && line.length <= LONG_LINE && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure) return 'ingredient';
-  if (
-    /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease)\b/i.test(line) &&
-    line.split(/\s+/).length > 3
-  )
-    return 'method';
+  if (isNamed(line, larder)) return 'ingredient';
+  if (DEED.test(line) && (line.split(/\s+/).length > 3 || AT_THE_STOVE.test(line))) return 'method';
   const score = matchFood(line.replace(/,.*$/, ''), larder.index)[0]?.score ?? 0;
   return place.seenIngredient || score >= SURE || /\d/.test(line) ? (score >= LIKELY || place.seenIngredient ? 'ingredient' : 'note') : 'note';
 }
@@ -168,6 +177,34 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
   return out;
 }
 
+/** "1/4 tsp each salt and nutmeg", "1 tsp each of cinnamon, ginger and cloves". */
+const EACH = /^(.+?)\s+each\s+(?:of\s+)?(.+)$/i;
+const A_LITTLE = /^(?:an?\s+)?(?:pinch|dash|knob|handful|drop|splash|sprinkle|glug)\b/i;
+
+const JOINT = /(?:\s*[,;]|\s+(?:\+|plus))?\s*$/i;
+
+/** The ingredients that share a line: an amount for each of several foods, or several amounts and foods between commas. */
+function ingredientsIn(line: string, larder: Larder): readonly string[] {
+  const isFood = (name: string): boolean => (matchFood(name, larder.index)[0]?.score ?? 0) >= LIKELY;
+  const each = EACH.exec(line);
+  if (each?.[1] && each[2] && readAmount(each[1])?.rest === '') {
+    const names = each[2].split(/\s*,\s*(?:and\s+)?|\s+and\s+|\s*&\s*/).filter(Boolean);
+    if (names.length > 1 && names.every(isFood)) return names.map((name) => `${each[1] ?? ''} ${name}`);
+  }
+  const isIngredient = (one: string): boolean => {
+    const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
+    const name = read ? read.rest : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
+    return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE;
+  };
+  const listed: string[] = [];
+  for (const [, one = '', joint = ''] of line.matchAll(/(.+?)(\s*[,;]\s+|\s+(?:\+|plus)\s+|$)/g)) {
+    const last = listed.at(-1);
+    if (last !== undefined && (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one))) listed[listed.length - 1] = `${last}${one}${joint}`;
+    else listed.push(one + joint);
+  }
+  return listed.map((one) => one.replace(JOINT, ''));
+}
+
 function sort(raw: string, line: string, out: Gathering, place: Place, larder: Larder): void {
   const portions = place.section === 'ingredients' && !out.portions ? readYield(line) : undefined;
   if (portions) {
@@ -183,8 +220,9 @@ function sort(raw: string, line: string, out: Gathering, place: Place, larder: L
   else {
     place.seenIngredient = true;
     const part = out.parts.at(-1);
-    if (part) part.lines.push(raw.trim());
-    else out.parts.push({ heading: '', lines: [raw.trim()] });
+    const lines = ingredientsIn(raw.trim(), larder);
+    if (part) part.lines.push(...lines);
+    else out.parts.push({ heading: '', lines: [...lines] });
   }
 }
 

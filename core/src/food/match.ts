@@ -72,7 +72,7 @@ function similarity(index: FoodIndex, near: Likenesses, query: readonly string[]
       const alike = near.get(word)?.get(candidate) ?? 0;
       if (alike > best) [best, at] = [alike, i];
     });
-    if (at >= 0) shared += best * (index.rarity.get(left.splice(at, 1)[0] ?? '') ?? UNKNOWN_RARITY);
+    if (at >= 0) shared += (best * (weigh(index, [word]) + weigh(index, left.splice(at, 1)))) / 2;
   }
   const weight = weigh(index, query) + weigh(index, alias);
   return weight > 0 ? (2 * shared) / weight : 0;

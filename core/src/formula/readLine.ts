@@ -27,13 +27,21 @@ function fromRead(read: ReadAmount): Found {
 
 /** "Flour 200 g", "Salt: 1 tsp": the amount stands behind the name. */
 function amountBehind(body: string): Found | undefined {
-  const split = /^(\D*?[\p{L})])\s*[:–—-]?\s+((?:\d|[½⅓⅔¼¾⅛]).*)$/u.exec(body);
+  const split = /^(\D*?[\p{L})])\s*[:,–—-]?\s+((?:\d|[½⅓⅔¼¾⅛]).*)$/u.exec(body);
   if (!split?.[1] || !split[2]) return undefined;
   const read = readAmount(split[2]);
   return read && read.rest === '' ? { ...fromRead(read), rest: split[1] } : undefined;
 }
 
-function findAmount(body: string): Found {
+/** "1 cup sugar + 2 tbsp": what is added behind the name belongs to the amount in front of it. */
+function withAddedAmount(body: string): string {
+  const split = /^(.+?)\s+(?:\+|plus)\s+((?:\d|[½⅓⅔¼¾⅛]).*)$/.exec(body);
+  const [head, tail] = [split?.[1] === undefined ? undefined : readAmount(split[1]), split?.[2] === undefined ? undefined : readAmount(split[2])];
+  return head?.unitGiven && head.rest && tail?.unitGiven && tail.rest === '' ? `${head.text} plus ${tail.text} ${head.rest}` : body;
+}
+
+function findAmount(text: string): Found {
+  const body = withAddedAmount(text);
   const ofFruit = OF_A_FRUIT.exec(body);
   if (ofFruit?.[2] && ofFruit[3]) {
     const read = readAmount(ofFruit[3]);
@@ -89,6 +97,7 @@ interface Named {
 
 function nameAndFood(rest: string, larder: Larder): Named {
   const plain = rest
+    .replace(/^\s*\(([^()]*)\)\s*(\S.*)$/, '$2, $1')
     .replace(/\s*\(([^()]*)\)\s*/g, ', $1, ')
     .replace(/(?:,\s*)+$/, '')
     .replace(/^[\s,]+/, '')
