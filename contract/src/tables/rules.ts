@@ -93,6 +93,7 @@ const coldStyle = z.strictObject({
   bands: z.partialRecord(z.enum(COLD_FIGURES), range),
   overrun: range,
   servedC: z.number().min(-30).max(10),
+  out: z.string().min(1).optional(),
   steps: z.array(z.strictObject({ words: z.string().min(1), minutes: z.number().min(0), isHandsOn: z.boolean() })).min(1),
   source: z.string().min(1),
 }) satisfies z.ZodType<ColdStyle>;

@@ -1,3 +1,4 @@
+import { type ColdStyle } from '../product';
 import { AT, freezingPointOf, iceAt, readSum, type Sums } from '../role';
 
 export interface CurvePoint {
@@ -112,8 +113,11 @@ const SANDY_LACTOSE = 10;
 const ERYTHRITOL_HELD = 22;
 const MUCH_ALCOHOL = 3;
 
-/** What will go wrong in the freezer at `storedC`, and at the spoon at `servedC`. */
-export function coldWarnings(sums: Sums, storedC: number, servedC: number): readonly ColdWarning[] {
+/** Ice in per cent of the mix from which a spoon bends, where the style does not want it harder. House value. */
+const MOST_SCOOPED = 60;
+
+/** What will go wrong in the freezer at `storedC`, and at the spoon at `servedC`; some styles are meant to be hard. */
+export function coldWarnings(sums: Sums, storedC: number, servedC: number, style?: ColdStyle): readonly ColdWarning[] {
   const [massG, waterG] = [readSum(sums, AT.massG), readSum(sums, AT.allWaterG)];
   if (waterG <= 0 || freezingPointOf(sums) === undefined) return [{ kind: 'no water', words: 'There is no water in this mix, so nothing in it freezes: no curve can be drawn.' }];
   const warnings: ColdWarning[] = [];
@@ -123,7 +127,8 @@ export function coldWarnings(sums: Sums, storedC: number, servedC: number): read
       kind: 'too soft',
       words: `At ${storedC} °C only ${Math.round(stored)} % of it is ice: it stays soft. Less sugar, polyol or alcohol, or more water, lets it freeze.`,
     });
-  if (served > 60) warnings.push({ kind: 'brick', words: `At ${servedC} °C ${Math.round(served)} % of it is ice: a brick. Allulose, glucose or more solids soften it.` });
+  if (served > (style?.bands.ice?.high ?? MOST_SCOOPED))
+    warnings.push({ kind: 'brick', words: `At ${servedC} °C ${Math.round(served)} % of it is ice: a brick. Allulose, glucose or more solids soften it.` });
   const lactose = (readSum(sums, AT.lactoseG) * 100) / waterG;
   if (lactose > SANDY_LACTOSE)
     warnings.push({ kind: 'sandy lactose', words: `${Math.round(lactose)} g of lactose in 100 g of water: above about 10 it may turn sandy within weeks.` });

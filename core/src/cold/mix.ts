@@ -1,7 +1,7 @@
 import { type Food, kindIdOf, type Larder } from '../food';
 import { type Part, sumsOfPart } from '../formula';
 import { type ColdFigure } from '../product';
-import { AT, freezingPointOf, readSum, type Sums, sweetnessPer100g } from '../role';
+import { AT, freezingPointOf, measureRole, readSum, type Sums, sweetnessPer100g } from '../role';
 
 export interface SugarShare {
   readonly name: string;
@@ -84,6 +84,7 @@ export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined 
       stabiliser: per100(stabiliserG),
       sweetness: sweetnessPer100g(sums),
       freezingPointC: freezingPointOf(sums),
+      ice: measureRole('ice', sums),
       lactosePerWater: waterG > 0 ? (lactoseG * 100) / waterG : undefined,
     },
     sucroseEquivalents: waterG > 0 ? (readSum(sums, AT.seG) * 100) / waterG : 0,

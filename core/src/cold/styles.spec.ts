@@ -5,7 +5,7 @@ import { type ColdSetup, type Formula, sumsOfPart } from '../formula';
 import { classOf, ROLE_OF_FIGURE, styleOf } from '../product';
 import { addTimes, AT, COLD_ROLES, iceAt, noSums, readSum } from '../role';
 import { adviceOf, askingRows, editRebuildLine, rowOf, settleAll, standingOf, startWorksheet, type Worksheet } from '../swap';
-import { curveRange, foamPortions, icePercentAt, uncertainLines } from './index';
+import { coldWarnings, curveRange, foamPortions, icePercentAt, uncertainLines } from './index';
 
 const KEFIR = 'Kefir ice\nServes 6\n400 g kefir\n120 ml double cream\n120 g sugar\n150 g sour cherries\n20 g skimmed milk powder\n1 g guar gum';
 const SETUP: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'stand', liquidFirst: 0.5, splashes: [], readings: [] };
@@ -64,6 +64,31 @@ describe('the style of an ice', () => {
   test('outside frozen things nobody asks for ice', () => {
     const rows = standing(bench('Muffins\nMakes 12 muffins\n250 g plain flour\n120 g sugar\n2 eggs\n180 ml milk\n90 g butter')).rows;
     expect(rows.filter(({ role }) => COLD_ROLES.includes(role))).toEqual([]);
+  });
+});
+
+describe('what is meant to be hard', () => {
+  const PINT = 'protein ice cream pint\nServes 2\n30 g vanilla whey\n1 1/4 cup unsweetened almond milk\n1/2 cup fat free greek yogurt\n1 tsp xanthan gum\n3 tbsp allulose';
+  const sheet = frozen(PINT);
+  const sums = sumsOfPart(partOf(PINT), larder);
+  const styleBy = (id: string) => shipped.coldStyles.find((one) => one.id === id);
+
+  // A pint is frozen through at -18 °C and shaved by a blade: it is a brick by design [common practice].
+  test('a pint is spun: two thirds of ice are as wanted, and nobody waits for it to soften', () => {
+    expect(icePercentAt(sums, -12)).toBeGreaterThan(60);
+    expect(rowOf(standing(sheet), 'ice')).toMatchObject({ state: 'in' });
+    expect(coldWarnings(sums, -18, -12, styleBy('spun')).map(({ kind }) => kind)).not.toContain('brick');
+    expect(styleBy('spun')?.out).toContain('straight from the freezer');
+  });
+
+  test('the same mix churned is a brick', () => {
+    expect(coldWarnings(sums, -18, -12, styleBy('churned')).map(({ kind }) => kind)).toContain('brick');
+    expect(styleBy('churned')?.out).toBeUndefined();
+  });
+
+  test('shares of the dry weight say nothing of an ice: its protein has a band of its own', () => {
+    expect(standing(sheet).overProtein).toEqual([]);
+    expect(rowOf(standing(sheet), 'protein')?.band).toBeDefined();
   });
 });
 

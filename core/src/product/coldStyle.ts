@@ -1,7 +1,7 @@
 import { type LedgerRole } from '../role';
 import { type Band, type ProductClass } from './productClass';
 
-export const COLD_FIGURES = ['solids', 'fat', 'msnf', 'wheySolids', 'protein', 'sugars', 'stabiliser', 'sweetness', 'freezingPointC', 'lactosePerWater'] as const;
+export const COLD_FIGURES = ['solids', 'fat', 'msnf', 'wheySolids', 'protein', 'sugars', 'stabiliser', 'sweetness', 'freezingPointC', 'ice', 'lactosePerWater'] as const;
 /** What an ice maker reads off a mix, in per cent of it unless its name says otherwise. */
 export type ColdFigure = (typeof COLD_FIGURES)[number];
 
@@ -22,6 +22,8 @@ export interface ColdStyle {
   /** Overrun that it takes up while it freezes, per cent. */
   readonly overrun: ColdBand;
   readonly servedC: number;
+  /** What is done instead of letting it stand, where it leaves the freezer hard. */
+  readonly out?: string;
   readonly steps: readonly { readonly words: string; readonly minutes: number; readonly isHandsOn: boolean }[];
   readonly source: string;
 }
@@ -36,6 +38,7 @@ export const ROLE_OF_FIGURE: Readonly<Partial<Record<ColdFigure, LedgerRole>>> =
   stabiliser: 'binding',
   sweetness: 'sweetness',
   freezingPointC: 'freezes',
+  ice: 'ice',
   lactosePerWater: 'lactose',
 };
 

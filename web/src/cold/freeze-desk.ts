@@ -64,7 +64,7 @@ export class FreezeDesk {
 
   protected readonly warnings = computed(() => {
     const both = this.both();
-    return both ? coldWarnings(both.rebuild, this.setup().storedC, this.setup().servedC) : [];
+    return both ? coldWarnings(both.rebuild, this.setup().storedC, this.setup().servedC, this.style()) : [];
   });
 
   private readonly overrunPercent = computed(() => this.style()?.overrun.low ?? 0);
@@ -82,8 +82,10 @@ export class FreezeDesk {
     const [curves, { storedC, servedC }] = [this.curves(), this.setup()];
     if (!curves) return '';
     const { rebuild, original } = curves;
-    const ice = (percent: number): string => `${showNumber(percent, 0)} % ice, ${hardnessOf(percent)}`;
-    const out = rebuild.minutesOut < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${showNumber(rebuild.minutesOut, 0)} minutes before.`;
+    const isHardMeant = this.style()?.out !== undefined;
+    const ice = (percent: number): string => `${showNumber(percent, 0)} % ice${isHardMeant ? '' : `, ${hardnessOf(percent)}`}`;
+    const out =
+      this.style()?.out ?? (rebuild.minutesOut < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${showNumber(rebuild.minutesOut, 0)} minutes before.`);
     return `At ${storedC} °C ${ice(rebuild.storedIce)}; at ${servedC} °C ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
   });
 

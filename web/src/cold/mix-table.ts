@@ -12,6 +12,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
   sugars: { name: 'Sugars, polyols', unit: '%', digits: 1 },
   stabiliser: { name: 'Stabiliser', unit: '%', digits: 2 },
   sweetness: { name: 'Sweet as sugar', unit: '%', digits: 1 },
+  ice: { name: 'Ice at −12 °C', unit: '%', digits: 0 },
   freezingPointC: { name: 'Begins to freeze', unit: '°C', digits: 1 },
   lactosePerWater: { name: 'Lactose to water', unit: '%', digits: 1 },
 };
