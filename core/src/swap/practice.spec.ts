@@ -36,6 +36,12 @@ describe('flours', () => {
     expect(steps(CAKE, 'plain-flour', 'wheat-almond')).toContain('15 °C cooler');
   });
 
+  test('almond cookies keep their eggs: the butter and sugar hold them', () => {
+    const sheet = bench('Chocolate chip cookies\nMakes 24 cookies\n225 g butter\n300 g sugar\n2 eggs\n300 g plain flour\n1 tsp baking soda');
+    const done = settleOpen(opened({ ...sheet, rebuild: { ...sheet.rebuild, classId: 'drop-cookie' } }, 'plain-flour', 'wheat-almond'), larder);
+    expect([grams(done, 'egg'), grams(done, 'almond-flour')]).toEqual([100, 300]);
+  });
+
   // Xanthan for gluten-free baking: cookies 0.5, cakes and pancakes 0.7, quick breads 1 % of the flour.
   test.each([
     ['Drop cookies', 'drop-cookie', 0.005],

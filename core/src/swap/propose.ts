@@ -47,6 +47,7 @@ function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: nu
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     return food && kindIdOf(food);
   };
+  if (massG <= 0) return undefined;
   if (change.kind === 'add') {
     const present = part.lines.find((line) => line.id !== swapped.id && kindOf(line) === change.foodId);
     return { kind: 'add', foodId: present?.foodId ?? foodInHand(change.foodId, larder)?.id ?? change.foodId, massG, why: 'side change' };
