@@ -1,5 +1,5 @@
 import { type Page } from 'puppeteer-core';
-import { figure, press, putOnBench, rebuildLines, sees, type } from './household';
+import { figure, openFormula, press, putOnBench, rebuildLines, sees, type } from './household';
 import { visit } from './visit';
 
 const LOAF = 'Tea loaf cake\nMakes 8 slices\n\n200 g plain flour\n100 g sugar\n2 eggs\n120 ml milk\n60 g butter, melted\n2 tsp baking powder';
@@ -103,9 +103,7 @@ describe('the bench under the hand', () => {
   });
 
   test('yield and price open what they are made of, by keyboard too', async () => {
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
-    await press(page, 'Carrot-cardamom loaf');
-    await page.waitForSelector('.rebuilt .row');
+    await openFormula(page, household.url, 'Carrot-cardamom loaf');
     await press(page, 'Why about');
     await sees(page, 'common practice of the trade');
     expect(await page.$eval('fm-why-card .result', (one) => one.textContent ?? '')).toMatch(/^\d+ g, likely \d+ to \d+ g$/);

@@ -1,5 +1,5 @@
 import { type Page } from 'puppeteer-core';
-import { press, putOnBench, sees, type } from './household';
+import { openFormula, press, putOnBench, sees, type } from './household';
 import { visit } from './visit';
 
 describe('the cold table', () => {
@@ -74,9 +74,7 @@ describe('the cold table', () => {
   });
 
   test('an ice is judged by its style, settled towards it, and says why it is as hard as it is', async () => {
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
-    await press(page, 'Sour-cherry kefir ice');
-    await page.waitForSelector('.rebuilt .row');
+    await openFormula(page, household.url, 'Sour-cherry kefir ice');
     await press(page, 'Cold table');
     await sees(page, 'usual of churned frozen yogurt or kefir ice');
     const off = (): Promise<number> => page.$$eval('fm-ledger .off', (pegs) => pegs.length);
@@ -97,9 +95,7 @@ describe('the cold table', () => {
   });
 
   test('a whipped bowl is fitted to its bowl before it is whipped', async () => {
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
-    await press(page, 'Whipped blackcurrant bowl');
-    await page.waitForSelector('.rebuilt .row');
+    await openFormula(page, household.url, 'Whipped blackcurrant bowl');
     await press(page, 'Cold table');
     await sees(page, 'Liquid before whipping');
     await type(page, '#bowl', '1200');

@@ -125,6 +125,13 @@ export async function putOnBench(page: Page, url: string, recipe: string): Promi
   await sees(page, 'try 1 of 1');
 }
 
+/** Takes a formula from the shelf to the bench. */
+export async function openFormula(page: Page, url: string, title: string): Promise<void> {
+  await page.goto(`${url}/shelf`, { waitUntil: 'networkidle0' });
+  await press(page, title);
+  await page.waitForSelector('.rebuilt .row');
+}
+
 /** A large figure of the strip, as shown. */
 export function figure(page: Page, key: string): Promise<string> {
   return page.$eval(`[data-figure="${key}"]`, (element) => (element.firstChild?.textContent ?? '').trim());

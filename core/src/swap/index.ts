@@ -21,5 +21,5 @@ export { type Candidate, candidatesFor, rankCandidates, type RankedCandidate, st
 export { openSwap, type Opened, proposalWords } from './propose';
 export { type SideChange, standInMass, type StandIn, type SwapBasis, type SwapRule } from './rule';
 export { settleAll, type Settled, settleLiquid } from './settle';
-export { askingRows, BALANCE_RULE, rowOf, type Standing, standingOf, type StandingRow, unrestOf } from './standing';
+export { askingRows, BALANCE_RULE, leaveRole, rowOf, type Standing, standingOf, type StandingRow, unrestOf } from './standing';
 export { type Decision, freshId, type Pair, type PairedPart, pairLines, type Proposal, type ProposalAction, startWorksheet, type Worksheet } from './worksheet';

@@ -3,7 +3,8 @@ import { mainPart, NO_GOALS, type Part, sumsOfPart } from '../formula';
 import { classOf, type LedgerRow, ledgerOf, outside, overProtein, type OverLimit, type ProductClass } from '../product';
 import { type LedgerRole, type Measures, measuresOf, noSums, type Sums } from '../role';
 import { type Craft } from './craft';
-import { type Worksheet } from './worksheet';
+import { refuseProposal } from './decide';
+import { freshId, type Worksheet } from './worksheet';
 
 export type StandingRow = LedgerRow;
 
@@ -48,6 +49,16 @@ export function standingOf(sheet: Worksheet, larder: Larder, craft: Craft): Stan
     overProtein: part && product ? overProtein(part, product, larder) : [],
     diet: sheet.rebuild.goals ?? NO_GOALS,
   };
+}
+
+/** A sheet on which the baker saw a role out of its band and left it so: it stays quiet until the role moves. */
+export function leaveRole(sheet: Worksheet, { part, rows }: Standing, role: LedgerRole): Worksheet {
+  const row = rows.find((one) => one.role === role);
+  if (!part || row?.rebuild === undefined) return sheet;
+  const swapId = freshId(sheet, 'q');
+  const action = { kind: 'step', text: `${role} left as it is` } as const;
+  const seen = { id: `${swapId}.0`, swapId, ruleId: BALANCE_RULE + role, partId: part.id, action, reason: 'seen by the baker', mark: 'P', source: 'the baker' } as const;
+  return refuseProposal(sheet, seen, row.rebuild);
 }
 
 /** Too thick weighs less than the rest: a splash of liquid mends it at the end. House value. */

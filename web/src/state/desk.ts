@@ -18,11 +18,11 @@ import {
   duplicateRebuildLine,
   editRebuildLine,
   type Formula,
-  freshId,
   type GoalState,
   judgeGoals,
   kindIdOf,
   type Larder,
+  leaveRole,
   type LedgerRole,
   type Line,
   type Measures,
@@ -192,22 +192,8 @@ export class Desk {
 
   /** Leaves a role out of its band as it is, and keeps that it was seen. */
   leave(role: LedgerRole): void {
-    const [standing, ready] = [this.standing(), this.ready()];
-    const row = standing?.rows.find((one) => one.role === role);
-    if (!ready || !standing?.part || row?.rebuild === undefined) return;
-    const swapId = freshId(ready.sheet, 'q');
-    const action = { kind: 'step', text: `${role} left as it is` } as const;
-    const proposal: Proposal = {
-      id: `${swapId}.0`,
-      swapId,
-      ruleId: BALANCE_RULE + role,
-      partId: standing.part.id,
-      action,
-      reason: 'seen by the baker',
-      mark: 'P',
-      source: 'the baker',
-    };
-    this.act(({ sheet }) => refuseProposal(sheet, proposal, row.rebuild));
+    const standing = this.standing();
+    if (standing) this.act(({ sheet }) => leaveRole(sheet, standing, role));
   }
 
   takeOpen(): void {
