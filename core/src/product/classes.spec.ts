@@ -1,0 +1,98 @@
+import fc from 'fast-check';
+import { bench, larder, readFormula, shipped } from '../../test/kitchen';
+import { analyse } from '../analysis';
+import { LEDGER_ROLES } from '../role';
+import { askingRows, standingOf } from '../swap';
+import { betterClass, classOf, misfitOf, wantedBand } from './index';
+
+const classId = (title: string) => classOf({ title }, shipped)?.id;
+
+/* Recipes as they stand in any kitchen, weights of common knowledge, from memory. */
+const KNOWN: readonly (readonly [title: string, lines: string, classId: string])[] = [
+  ['Banana oat pancakes', '2 bananas\n2 eggs\n60 g rolled oats\n1/2 tsp baking powder', 'pancake'],
+  ['Crepes', '125 g plain flour\n300 ml milk\n2 eggs\n25 g butter, melted', 'crepe'],
+  ['Weekend waffles', '250 g plain flour\n400 ml milk\n2 eggs\n100 g butter, melted\n2 tsp baking powder\n1 tbsp sugar', 'waffle'],
+  ['Blueberry muffins', '250 g plain flour\n150 g sugar\n2 eggs\n180 ml milk\n100 ml oil\n2 tsp baking powder\n150 g blueberries', 'muffin'],
+  ['Lemon drizzle loaf', '175 g butter\n175 g sugar\n3 eggs\n175 g self raising flour\n2 tbsp lemon juice', 'loaf'],
+  ['Victoria sponge', '200 g butter\n200 g sugar\n4 eggs\n200 g self raising flour\n2 tbsp milk', 'layer-cake'],
+  ['Chocolate chip cookies', '225 g butter\n300 g sugar\n2 eggs\n300 g plain flour\n1 tsp baking soda\n1 tsp salt\n300 g chocolate chips', 'drop-cookie'],
+  ['Chickpea blondies', '240 g chickpeas\n120 g peanut butter\n80 ml maple syrup\n1/4 tsp baking soda\n60 g chocolate chips', 'bar'],
+  ['Edible cookie dough', '250 g cottage cheese\n30 g vanilla whey\n60 g oat flour\n20 g almond butter\n10 g erythritol', 'raw-dough'],
+  ['Baked cheesecake', '600 g cream cheese\n150 g sugar\n3 eggs\n200 g sour cream', 'cheesecake'],
+  ['Baked custard', '500 ml milk\n4 eggs\n80 g sugar', 'baked-custard'],
+  ['French toast bake', '400 g white bread\n5 eggs\n400 ml milk\n60 g sugar', 'soaked-bread'],
+  ['Strawberry sorbet', '500 g strawberries\n150 g sugar\n100 ml water\n1 tbsp lemon juice', 'frozen'],
+];
+
+describe('the class of a treat', () => {
+  test.each(KNOWN)('%s', (title, lines, id) => {
+    const sheet = bench(`${title}\nServes 6\n${lines}`);
+    expect(classOf(sheet.rebuild, shipped)?.id).toBe(id);
+    expect(askingRows(standingOf(sheet, larder, shipped))).toEqual([]);
+    const { measures, product } = analyse(sheet.rebuild, larder, shipped);
+    expect(product && betterClass(measures, product, shipped.classes)).toBeUndefined();
+  });
+
+  test('the longest words of a title win, plurals count, and what the baker says goes before any of them', () => {
+    expect([classId('Protein cookie dough'), classId('Cookies'), classId('Banana bread muffins'), classId('Cheesecake bars')]).toEqual([
+      'raw-dough',
+      'drop-cookie',
+      'loaf',
+      'cheesecake',
+    ]);
+    expect(classOf({ title: 'Cookies', classId: 'muffin' }, shipped)?.id).toBe('muffin');
+    expect([classId('Aunt Vera’s best'), classId(''), classId('バナナ')]).toEqual([undefined, undefined, undefined]);
+  });
+
+  test('a class that cannot be is told which fits better, baked stays baked and raw stays raw', () => {
+    const { measures } = analyse(readFormula('Any\nServes 6\n125 g plain flour\n300 ml milk\n2 eggs\n25 g butter, melted'), larder, shipped);
+    const cookie = shipped.classes.find(({ id }) => id === 'rolled-cookie');
+    const better = cookie && betterClass(measures, cookie, shipped.classes);
+    expect(better?.heat).not.toBe('none');
+    expect(better && misfitOf(measures, better)).toBeLessThan(cookie ? misfitOf(measures, cookie) : 0);
+  });
+});
+
+describe('what a class wants of a role', () => {
+  const measure = fc.double({ min: -5, max: 45, noNaN: true });
+  const classes = fc.constantFrom(undefined, ...shipped.classes);
+
+  test('the original is never outside what is wanted: a treat somebody likes is right as it is', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...LEDGER_ROLES), measure, classes, (role, original, product) => {
+        const amount = role === 'acid' || role === 'freezes' ? original : Math.abs(original);
+        const band = wantedBand(role, amount, product);
+        if (!band) return;
+        expect(band.low).toBeLessThanOrEqual(amount + 1e-9);
+        expect(band.high).toBeGreaterThanOrEqual(amount - 1e-9);
+        expect(band.high).toBeGreaterThan(band.low);
+      }),
+    );
+  });
+
+  test('nothing but acid and the first ice is ever wanted below zero', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...LEDGER_ROLES), fc.double({ min: 0, max: 2, noNaN: true }), classes, (role, original, product) => {
+        const band = wantedBand(role, original, product);
+        if (band && role !== 'acid' && role !== 'freezes') expect(band.low).toBeGreaterThanOrEqual(0);
+      }),
+    );
+  });
+
+  // Core temperatures: cakes and muffins 96 to 99 °C, custards 77 to 82, cheesecake 65 to 71 [common practice]; loss in the oven:
+  // muffins and loaves 8 to 12 %, waffles 15 to 25, cookies 10 to 15, custard 2 to 5, frozen none [common practice].
+  test.each([
+    ['layer-cake', 96, 99, 0.08, 0.12],
+    ['muffin', 96, 99, 0.08, 0.12],
+    ['loaf', 96, 99, 0.08, 0.12],
+    ['baked-custard', 77, 82, 0.02, 0.05],
+    ['cheesecake', 65, 71, undefined, undefined],
+    ['waffle', undefined, undefined, 0.15, 0.25],
+    ['drop-cookie', undefined, undefined, 0.1, 0.15],
+    ['frozen', undefined, undefined, 0, 0],
+  ])('%s is done and loses as the trade says', (id, coreLow, coreHigh, lossLow, lossHigh) => {
+    const product = shipped.classes.find((one) => one.id === id);
+    if (coreLow !== undefined) expect(product?.coreC).toEqual([coreLow, coreHigh]);
+    if (lossLow !== undefined) expect(product?.loss).toEqual({ low: lossLow, high: lossHigh });
+  });
+});
