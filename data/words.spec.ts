@@ -35,7 +35,7 @@ const SAME: readonly (readonly [foodId: string, ...names: string[]])[] = [
   ['apple-puree', 'applesauce', 'apple puree'],
   ['pumpkin-puree', 'canned pumpkin', 'pumpkin puree'],
   ['egg-white', 'egg whites'],
-  ['egg-white-carton', 'liquid egg whites', 'carton egg whites'],
+  ['egg-white-carton', 'liquid egg whites', 'pasteurised egg whites'],
   ['gelatine', 'gelatin', 'gelatine'],
   ['ground-flax', 'flax meal', 'ground flaxseed', 'ground linseed'],
   ['whey-isolate', 'whey protein isolate'],
