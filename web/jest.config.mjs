@@ -7,7 +7,12 @@ export default {
   ...preset,
   displayName: 'web',
   rootDir: '..',
-  roots: ['<rootDir>/web/src'],
+  roots: ['<rootDir>/web/src', '<rootDir>/web/test'],
   setupFilesAfterEnv: ['<rootDir>/web/test/setup.ts'],
-  moduleNameMapper: { ...preset.moduleNameMapper, '^@fellmist/(core|contract)$': '<rootDir>/$1/src/index.ts' },
+  moduleNameMapper: {
+    ...preset.moduleNameMapper,
+    '^@fellmist/contract/tables$': '<rootDir>/contract/src/tables/index.ts',
+    '^@fellmist/data$': '<rootDir>/data/load.ts',
+    '^@fellmist/(core|contract)$': '<rootDir>/$1/src/index.ts',
+  },
 };
