@@ -126,6 +126,15 @@ describe('sugar, fat and dairy', () => {
     expect(role(both, 'bulk') / role(bench(CAKE), 'bulk')).toBeCloseTo(1, 0);
   });
 
+  test('granular erythritol is ground for a cheesecake, where its grains would stay, and not for a cake', () => {
+    const stepsIn = (classId: string): string => {
+      const sheet = bench(CAKE);
+      const { open } = opened({ ...sheet, rebuild: { ...sheet.rebuild, classId } }, 'sugar', 'sugar-erythritol', 0.5);
+      return open.flatMap(({ action }) => (action.kind === 'step' ? [action.text] : [])).join(' ');
+    };
+    expect([stepsIn('cheesecake').includes('powder'), stepsIn('layer-cake').includes('powder')]).toEqual([true, false]);
+  });
+
   test('butter is a fifth water: less oil for it, and as much fat', () => {
     const sheet = taken(CAKE, 'butter', 'butter-oil');
     expect(role(sheet, 'fat')).toBeCloseTo(role(bench(CAKE), 'fat'), 0);

@@ -41,7 +41,7 @@ function replaceAction(part: Part, line: Line, rule: SwapRule, share: number, la
 }
 
 function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number, larder: Larder, classId: string): ProposalAction | undefined {
-  if (change.kind === 'step') return { kind: 'step', text: change.text };
+  if (change.kind === 'step') return !change.classes || change.classes.includes(classId) ? { kind: 'step', text: change.text } : undefined;
   const massG = ((change.kind === 'add' ? change.byClass?.[classId] : undefined) ?? change.gramsPerGram) * fromMassG;
   const kindOf = (line: Line): string | undefined => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);

@@ -19,8 +19,8 @@ export type SideChange =
   | { readonly kind: 'add'; readonly foodId: string; readonly gramsPerGram: number; readonly byClass?: Readonly<Record<string, number>>; readonly reason: string }
   /** The share of each present food of these ids that goes, per gram-for-gram of the swap (0.2 takes a fifth away). */
   | { readonly kind: 'less'; readonly foodIds: readonly string[]; readonly gramsPerGram: number; readonly reason: string }
-  /** A line for the method. */
-  | { readonly kind: 'step'; readonly text: string; readonly reason: string };
+  /** A line for the method, in all product classes or in some. */
+  | { readonly kind: 'step'; readonly text: string; readonly classes?: readonly string[]; readonly reason: string };
 
 export interface SwapRule {
   readonly id: string;
