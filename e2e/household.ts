@@ -89,6 +89,11 @@ export async function sees(page: Page, words: string): Promise<void> {
   await page.waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), { timeout: 10_000 }, words);
 }
 
+/** Waits for the frame that shows what the last event changed. */
+export async function shown(page: Page): Promise<void> {
+  await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))).catch(() => undefined);
+}
+
 /** Clicks the first visible button or link whose text or label begins with `name`. */
 export async function press(page: Page, name: string): Promise<void> {
   const failed = new Error(`nothing to press is called "${name}"`);
@@ -108,6 +113,7 @@ export async function press(page: Page, name: string): Promise<void> {
       throw failed;
     });
   await (handle.asElement() as unknown as { click(): Promise<void> }).click();
+  await shown(page);
 }
 
 export async function type(page: Page, selector: string, text: string): Promise<void> {
@@ -115,6 +121,7 @@ export async function type(page: Page, selector: string, text: string): Promise<
   await page.$eval(selector, (field) => (field as HTMLInputElement).select());
   await page.focus(selector);
   await page.keyboard.type(text);
+  await shown(page);
 }
 
 /** Puts a pasted recipe on the bench, as its first try. */

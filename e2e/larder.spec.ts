@@ -192,6 +192,7 @@ describe('the larder', () => {
     await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .main')?.disabled === true);
     await page.reload({ waitUntil: 'networkidle0' });
     await press(page, 'Stock and price');
+    await page.waitForSelector('#price');
     expect(await page.$eval('#price', (field) => (field as HTMLInputElement).value)).toBe('2.1');
     await type(page, '#price', 'a lot');
     await page.keyboard.press('Tab');
