@@ -90,7 +90,7 @@ describe('the cold table', () => {
     await press(page, 'Why this hardness');
     await sees(page, '334 J a gram of ice');
     await press(page, 'Close');
-    for (let i = 0; i < 3; i++) await press(page, 'Undo');
+    for (let i = 0; i < 2; i++) await press(page, 'Undo');
     await page.waitForFunction(() => document.querySelectorAll('fm-ledger .off').length > 1);
   });
 
