@@ -45,7 +45,7 @@ interface Named {
 }
 
 /** The class, or style, that a title names: the one with the longest of its words in it. */
-export function namedInTitle<T extends Named>(title: string, all: readonly T[]): T | undefined {
+function namedInTitle<T extends Named>(title: string, all: readonly T[]): T | undefined {
   const plain = ` ${title.toLowerCase().replace(/[^a-z]+/g, ' ')} `;
   let best: { readonly one: T; readonly length: number } | undefined;
   for (const one of all) {
