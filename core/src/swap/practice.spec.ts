@@ -86,6 +86,15 @@ describe('eggs', () => {
     for (const id of ['egg-apple', 'egg-yogurt']) expect(grams(taken(CAKE, 'egg', id), 'baking-powder')).toBeGreaterThan(grams(bench(CAKE), 'baking-powder'));
   });
 
+  test('a loaf without egg is left to cool in the tin; a pancake is not', () => {
+    const stepsIn = (classId: string): string => {
+      const sheet = bench(CAKE);
+      const { open } = opened({ ...sheet, rebuild: { ...sheet.rebuild, classId } }, 'egg', 'egg-flax');
+      return open.flatMap(({ action }) => (action.kind === 'step' ? [action.text] : [])).join(' ');
+    };
+    expect([stepsIn('loaf').includes('cool in the tin'), stepsIn('pancake').includes('cool in the tin')]).toEqual([true, false]);
+  });
+
   test('dried white and water make the white again, within its dry matter', () => {
     const sheet = taken('Meringue\nServes 4\n100 g egg whites\n200 g sugar', 'egg-white', 'white-powder');
     expect(grams(sheet, 'egg-white-powder') + grams(sheet, 'water')).toBeCloseTo(100, 6);
