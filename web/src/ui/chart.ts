@@ -1,4 +1,4 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, DestroyRef, effect, type ElementRef, inject, input, viewChild } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, viewChild } from '@angular/core';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
 import { type EChartsCoreOption, type EChartsType, init, use } from 'echarts/core';
@@ -56,6 +56,13 @@ export class Chart {
   readonly words = input.required<string>();
   private readonly canvas = viewChild.required<ElementRef<HTMLElement>>('canvas');
   private chart: EChartsType | undefined;
+  /** Read anew with the theme alone: asking the page for its colours takes longer than drawing a line. */
+  private readonly colours = computed(() => {
+    this.preferences.theme();
+    return palette();
+  });
+  private lines = 0;
+  private drawnIn: ChartPalette | undefined;
 
   constructor() {
     const destroyed = inject(DestroyRef);
@@ -71,14 +78,18 @@ export class Chart {
       });
     });
     effect(() => {
-      this.preferences.theme();
+      this.colours();
       this.option();
       this.draw();
     });
   }
 
   private draw(): void {
-    const colours = palette();
-    this.chart?.setOption({ textStyle: { fontFamily: colours.face }, ...this.option()(colours) }, true);
+    const colours = this.colours();
+    const option = this.option()(colours);
+    const lines = Array.isArray(option['series']) ? option['series'].length : 0;
+    // The same lines with other numbers are merged; a line that is gone must not stay.
+    this.chart?.setOption({ textStyle: { fontFamily: colours.face }, ...option }, lines !== this.lines || colours !== this.drawnIn);
+    [this.lines, this.drawnIn] = [lines, colours];
   }
 }
