@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { HyperFormula } from 'hyperformula';
 import { bench, larder, opened, partOf, readFormula, shipped } from '../../test/kitchen';
-import { whip } from '../cold';
+import { coldSide, MOST_OVERRUN, whip } from '../cold';
 import { allLines, COUNTING, FIGURES, mainPart, sumsOfPart } from '../formula';
 import { LEDGER_ROLES, measureRole, measuresOf, ROLE_FACTS } from '../role';
 import { settleAll, settleOpen, standingOf, unrestOf, type Worksheet } from '../swap';
@@ -11,6 +11,7 @@ const LOAF = 'Carrot loaf\nMakes 10 slices\n200 g plain flour\n7 g baking powder
 const ICE = 'Kefir ice\nServes 6\n400 g kefir\n120 ml double cream\n120 g sugar\n150 g sour cherries\n20 g skimmed milk powder\n1 g guar gum';
 const formula = readFormula(LOAF);
 const firstNumber = (words: string): number => Number(/-?[\d.]+/.exec(words)?.[0]);
+const style = (id: string) => shipped.coldStyles.find((one) => one.id === id);
 const isWhole = (why: Why): boolean => [why.title, why.result, why.equation, why.source].every((words) => words.length > 0 && !/NaN|undefined|Infinity/.test(words));
 
 describe('why a figure is what it is', () => {
@@ -98,9 +99,18 @@ describe('why a yield and a price', () => {
     expect(guessed).toMatchObject({ mark: 'P', source: expect.stringContaining('common practice') });
     const weighed = { ...formula, yieldMassG: 812 };
     const after = analyse(weighed, larder, shipped);
-    expect(whyYield(weighed, after.totals, after.views, after.product, larder)).toMatchObject({ result: '812 g', mark: 'S', source: 'your own scale' });
+    expect(whyYield(weighed, after.totals, after.views, after.product, larder)).toMatchObject({ result: '812 g', source: 'your own scale' });
     const raw = analyse(formula, larder, NO_TABLES);
     expect(whyYield(formula, raw.totals, raw.views, undefined, larder).source).toContain('no class said');
+  });
+
+  test('a part that is left out is not in the yield, and not among its inputs', () => {
+    const two = readFormula('Cake\nServes 8\nFor the batter:\n200 g plain flour\n200 ml milk\nFor the icing:\n100 g icing sugar');
+    const bare = { ...two, parts: two.parts.map((part, i) => (i === 1 ? { ...part, counting: 'left out' as const } : part)) };
+    const after = analyse(bare, larder, shipped);
+    const why = whyYield(bare, after.totals, after.views, after.product, larder);
+    expect(why.inputs).toHaveLength(2);
+    expect(why.inputs.reduce((sum, { share = 0 }) => sum + share, 0)).toBeCloseTo(1, 9);
   });
 
   test('a price is grams times the price of the pack, line by line, and says what has none', () => {
@@ -119,10 +129,15 @@ describe('why a yield and a price', () => {
 
 describe('why at the cold table', () => {
   test('ice: the same inputs as the role, with the freezer’s and the spoon’s own words', () => {
-    const why = whyIce(readFormula(ICE), { storedC: -18, servedC: -12 }, 20, larder);
+    const why = whyIce(readFormula(ICE), { storedC: -18, servedC: -12 }, style('frozen-yogurt'), larder);
     expect(why?.result).toMatch(/^\d+ % ice at -18 °C \(.+\), \d+ % ice at -12 °C \(.+\)$/);
-    expect(why?.notes.join(' ')).toContain('334 J');
-    expect(whyIce(readFormula('Oil\nServes 1\n100 g sunflower oil'), { storedC: -18, servedC: -12 }, 0, larder)?.notes[0]).toBe('There is no water to freeze.');
+    const part = partOf(ICE);
+    const { minutesOut } = coldSide(sumsOfPart(part, larder), -18, -12, style('frozen-yogurt')?.overrun.low ?? NaN);
+    expect(why?.notes.join(' ')).toMatch(new RegExp(`334 J.* ${minutesOut.toFixed(0)} minutes`));
+    const pint = whyIce(readFormula(ICE), { storedC: -18, servedC: -12 }, style('spun'), larder);
+    expect(pint?.notes.join(' ')).toContain('straight from the freezer');
+    expect(pint?.notes.join(' ')).not.toContain('minutes');
+    expect(whyIce(readFormula('Oil\nServes 1\n100 g sunflower oil'), { storedC: -18, servedC: -12 }, undefined, larder)?.notes[0]).toBe('There is no water to freeze.');
   });
 
   test('foam: the factors multiply to the overrun that is said', () => {
@@ -131,7 +146,7 @@ describe('why at the cold table', () => {
     for (const state of whip(part, setup, larder)) {
       const why = whyFoam(state);
       expect(isWhole(why)).toBe(true);
-      expect(320 * why.inputs.reduce((all, { share = NaN }) => all * share, 1)).toBeCloseTo(state.overrunPercent, 6);
+      expect(MOST_OVERRUN * why.inputs.reduce((all, { share = NaN }) => all * share, 1)).toBeCloseTo(state.overrunPercent, 6);
     }
   });
 

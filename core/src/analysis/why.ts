@@ -15,7 +15,8 @@ export interface Why {
   readonly result: string;
   readonly inputs: readonly WhyInput[];
   readonly equation: string;
-  readonly mark: Mark;
+  /** How far the rule can be trusted; none where the household's own scale or prices are all there is. */
+  readonly mark?: Mark;
   readonly source: string;
   readonly notes: readonly string[];
 }

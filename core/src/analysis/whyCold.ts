@@ -1,29 +1,33 @@
-import { FOAM_FACTORS, hardnessOf, icePercentAt, minutesOut, overrunOf, type WhipState } from '../cold';
+import { coldSide, FOAM_FACTORS, hardnessOf, meanDensity, MOST_OVERRUN, overrunOf, type WhipState } from '../cold';
 import { type Larder } from '../food';
 import { type ColdSetup, type Formula, mainPart, sumsOfPart } from '../formula';
+import { type ColdStyle } from '../product';
 import { AT, freezingPointOf, readSum } from '../role';
 import { show, type Why } from './why';
 import { whyRole } from './whyRole';
 
 /** What stands behind the ice of a mix and its minutes out of the freezer: sucrose equivalents and water of each line. */
-export function whyIce(formula: Formula, { storedC, servedC }: Pick<ColdSetup, 'storedC' | 'servedC'>, overrunPercent: number, larder: Larder): Why | undefined {
+export function whyIce(formula: Formula, { storedC, servedC }: Pick<ColdSetup, 'storedC' | 'servedC'>, style: ColdStyle | undefined, larder: Larder): Why | undefined {
   const part = mainPart(formula, larder);
   const byLine = whyRole('ice', formula, larder);
   if (!part || !byLine) return undefined;
   const sums = sumsOfPart(part, larder);
-  const at = (tempC: number): string => `${show(icePercentAt(sums, tempC), 0)} % ice at ${tempC} °C (${hardnessOf(icePercentAt(sums, tempC))})`;
+  const overrunPercent = style?.overrun.low ?? 0;
+  const { storedIce, servedIce, minutesOut } = coldSide(sums, storedC, servedC, overrunPercent);
+  const at = (tempC: number, ice: number): string => `${show(ice, 0)} % ice at ${tempC} °C${style?.out === undefined ? ` (${hardnessOf(ice)})` : ''}`;
   const waterG = readSum(sums, AT.allWaterG);
   const point = freezingPointOf(sums);
   return {
     ...byLine,
     title: 'Ice and hardness',
-    result: `${at(storedC)}, ${at(servedC)}`,
+    result: `${at(storedC, storedIce)}, ${at(servedC, servedIce)}`,
     notes: [
       waterG > 0 && point !== undefined
         ? `${show((readSum(sums, AT.seG) * 100) / waterG, 1)} g as sucrose and ${show((readSum(sums, AT.msnfG) * 100) / waterG, 1)} g of milk solids in 100 g of water: the first ice at ${show(point, 1)} °C.`
         : 'There is no water to freeze.',
-      `Out of the freezer: heat to warm the tub from ${storedC} to ${servedC} °C and to melt what melts (334 J a gram of ice) over what still air at 21 °C brings, for a tub as wide as it is high with ${show(overrunPercent, 0)} % of air, 60 % of it for its outer part: ${show(minutesOut(sums, storedC, servedC, overrunPercent), 0)} minutes. House model, an estimate.`,
-      'The words for hardness are house values, from ice cream dipped at −12 °C.',
+      style?.out ??
+        `Out of the freezer: heat to warm the tub from ${storedC} °C to where it can be scooped and to melt what melts (334 J a gram of ice) over what still air at 21 °C brings, for a tub as wide as it is high with ${show(overrunPercent, 0)} % of air, 60 % of it for its outer part: ${show(minutesOut, 0)} minutes. House model, an estimate.`,
+      style?.out === undefined ? 'The words for hardness are house values, from ice cream dipped at −12 °C.' : 'This style is meant to be hard.',
     ],
   };
 }
@@ -34,7 +38,7 @@ export function whyFoam(state: WhipState): Why {
     title: 'Whipped volume',
     result: `${show(state.volumeMl, 0)} mL, ${show(state.overrunPercent, 0)} % overrun (${show(state.lowMl, 0)} to ${show(state.highMl, 0)} mL)`,
     inputs: FOAM_FACTORS.map(({ key, name, source }) => ({ name, words: `× ${show(state.factors[key], 2)}`, share: state.factors[key], source })),
-    equation: 'volume = volume of the mix without air × (1 + 320 % × each factor here); the range is a quarter of the air either way',
+    equation: `volume = volume of the mix without air × (1 + ${MOST_OVERRUN} % × each factor here); the range is a quarter of the air either way`,
     mark: 'H',
     source: 'house model from rules of practice; your own readings at the overrun desk correct it',
     notes: [
@@ -51,7 +55,7 @@ export function whyOverrun(readings: ColdSetup['readings']): Why {
     return result ? [{ reading, result }] : [];
   });
   const most = Math.max(...found.map(({ result }) => result.overrunPercent), 1);
-  const mean = found.length > 0 ? found.reduce((sum, { result }) => sum + result.foamDensityGPerMl, 0) / found.length : undefined;
+  const mean = meanDensity(readings);
   return {
     title: 'Overrun and density',
     result: mean === undefined ? 'no reading yet' : `${show(mean)} g in a mL of foam, ${found.length === 1 ? 'one reading' : `the mean of ${found.length} readings`}`,

@@ -28,7 +28,6 @@ export function whyCost(formula: Formula, portions: number, larder: Larder, pric
         };
       }),
     equation: 'Σ grams × price of the pack ÷ its net weight; a portion is its share of the batch',
-    mark: 'S',
     source: 'prices and net weights of the packs in your larder',
     notes: ['A line that names a kind of food takes the price of its pack at hand. Heat, paper and what is thrown away are not counted.'],
   };

@@ -25,24 +25,25 @@ export interface RangePoint {
 
 /** Relative standard deviation that Leighton's table and a mean salt content leave of a real mix's freezing point. House value. */
 const MODEL_SPREAD = 0.05;
-const SAMPLES = 300;
+const PAIRS = 150;
 const COLDEST_C = -25;
 const TAIL = 0.05;
 
-/** Evenly spread numbers from 0 to 1, the same for the same seed [mulberry32, public domain]. */
+const MODULUS = 2 ** 31 - 1;
+const MULTIPLIER = 48271;
+
+/** Numbers between 0 and 1, the same for the same seed: the minimal standard generator [Park & Miller 1988, multiplier of 1993]. */
 function randomOf(seed: number): () => number {
-  let state = seed | 0;
+  let state = (Math.abs(Math.trunc(seed)) % (MODULUS - 1)) + 1;
   return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+    state = (state * MULTIPLIER) % MODULUS;
+    return state / MODULUS;
   };
 }
 
 /** A normal deviate by Box and Muller. */
 function normal(random: () => number): number {
-  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  return Math.sqrt(-2 * Math.log(random())) * Math.cos(2 * Math.PI * random());
 }
 
 function quantile(sorted: readonly number[], share: number): number {
@@ -59,13 +60,18 @@ export function curveRange(lines: readonly UncertainLine[], seed: number): reado
   const random = randomOf(seed);
   const temperatures = Array.from({ length: 1 - COLDEST_C }, (_one, i) => -i);
   const drawn: number[][] = temperatures.map(() => []);
-  for (let sample = 0; sample < SAMPLES; sample++) {
-    const mix = noSums();
-    for (const { sums, spread } of lines) addTimes(mix, sums, Math.max(1 + spread * normal(random), 0));
-    const model = Math.max(1 + MODEL_SPREAD * normal(random), 0.5);
-    const massG = readSum(mix, AT.massG);
-    if (massG <= 0) return [];
-    temperatures.forEach((tempC, i) => drawn[i]?.push((iceAt(mix, tempC / model) * 100) / massG));
+  for (let pair = 0; pair < PAIRS; pair++) {
+    const errors = lines.map(() => normal(random));
+    const modelError = normal(random);
+    // Each draw and its mirror: what is off to one side is off to the other as often.
+    for (const side of [1, -1]) {
+      const mix = noSums();
+      lines.forEach(({ sums, spread }, i) => addTimes(mix, sums, Math.max(1 + side * spread * (errors[i] ?? 0), 0)));
+      const model = Math.max(1 + side * MODEL_SPREAD * modelError, 0.5);
+      const massG = readSum(mix, AT.massG);
+      if (massG <= 0) return [];
+      temperatures.forEach((tempC, i) => drawn[i]?.push((iceAt(mix, tempC / model) * 100) / massG));
+    }
   }
   return temperatures.map((tempC, i) => {
     const sorted = (drawn[i] ?? []).sort((a, b) => a - b);

@@ -34,6 +34,12 @@ export function learnOverrun(predictedPercent: number, predictedSd: number, read
   return { percent: weighted / precision, sd: Math.sqrt(1 / precision) };
 }
 
+/** Mean density of the foam that was weighed, g/mL; undefined without a reading that can be used. */
+export function meanDensity(readings: readonly OverrunReading[]): number | undefined {
+  const densities = readings.flatMap((reading) => overrunOf(reading)?.foamDensityGPerMl ?? []);
+  return densities.length > 0 ? densities.reduce((sum, one) => sum + one, 0) / densities.length : undefined;
+}
+
 /** A portion of foam by its volume or its weight, and what it holds. */
 export interface FoamPortion {
   readonly name: string;
@@ -55,9 +61,8 @@ const SERVED: readonly { readonly name: string; readonly ml?: number; readonly g
  * can be used, or without figures for 100 g.
  */
 export function foamPortions(readings: readonly OverrunReading[], { per100g }: Pick<Views, 'per100g'>): readonly FoamPortion[] {
-  const densities = readings.flatMap((reading) => overrunOf(reading)?.foamDensityGPerMl ?? []);
-  if (densities.length === 0 || !per100g) return [];
-  const density = densities.reduce((sum, one) => sum + one, 0) / densities.length;
+  const density = meanDensity(readings);
+  if (density === undefined || !per100g) return [];
   return SERVED.map(({ name, ml = 0, g }) => {
     const massG = g ?? ml * density;
     return { name, massG, figures: shareOfFigures(per100g, massG / 100) };

@@ -7,16 +7,6 @@ export type WhipSetup = Pick<ColdSetup, 'mixer' | 'bowlMl' | 'liquidFirst' | 'sp
 
 export type FoamFactor = 'protein' | 'gum' | 'thickness' | 'fat' | 'liquid' | 'whey';
 
-/** What takes air away from the most that a mixer gets in, in words. House model. */
-export const FOAM_FACTORS: readonly { readonly key: FoamFactor; readonly name: string; readonly source: string }[] = [
-  { key: 'protein', name: 'Protein that foams', source: 'full from 7 g of casein, or as much of white, in 100 g of water; whey counts an eighth' },
-  { key: 'gum', name: 'Gum that holds', source: 'full from 1.4 % of the water; xanthan with guar best, guar alone poor; a hand mixer wants twice as much' },
-  { key: 'thickness', name: 'Thickness before whipping', source: 'neither soup nor paste takes up air' },
-  { key: 'fat', name: 'Fat', source: 'each 4 % of fat halves it' },
-  { key: 'liquid', name: 'Liquid before whipping', source: 'all of it at once takes a third away' },
-  { key: 'whey', name: 'Whey in the protein', source: 'whey foams and does not hold' },
-];
-
 /** How the bowl stands at one point. */
 export interface WhipState {
   readonly after: string;
@@ -67,6 +57,27 @@ const MODEL = {
   spread: 0.25,
   fillMost: 0.95,
 } as const;
+
+/** The most overrun that a mixer gets, per cent, before each factor takes of it. */
+export const MOST_OVERRUN = MODEL.mostOverrun;
+
+/** What takes air away from the most that a mixer gets in, in words. House model. */
+export const FOAM_FACTORS: readonly { readonly key: FoamFactor; readonly name: string; readonly source: string }[] = [
+  {
+    key: 'protein',
+    name: 'Protein that foams',
+    source: `full from ${MODEL.caseinEnough} g of casein, or as much of white, in 100 g of water; whey counts ${MODEL.wheyCounts * 100} % of it`,
+  },
+  {
+    key: 'gum',
+    name: 'Gum that holds',
+    source: `full from ${MODEL.gumEnough} % of the water; xanthan with guar best, guar alone poor; a hand mixer wants ${MODEL.handNeeds} times as much`,
+  },
+  { key: 'thickness', name: 'Thickness before whipping', source: 'neither soup nor paste takes up air' },
+  { key: 'fat', name: 'Fat', source: `each ${MODEL.fatHalves} % of fat halves it` },
+  { key: 'liquid', name: 'Liquid before whipping', source: `all of it at once takes ${MODEL.tooEarly * 100} % away` },
+  { key: 'whey', name: 'Whey in the protein', source: 'whey foams and does not hold' },
+];
 
 interface Foam {
   readonly proteinG: number;

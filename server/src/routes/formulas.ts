@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { countingQuerySchema, labelSchema, saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
-import { allLines, analyse, classOf, type Counting, type Figures, type Formula, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
+import { allLines, type Analysis, analyse, classOf, type Counting, type Figures, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
 import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
 import { type Kitchen } from '../store/kitchen';
@@ -22,8 +22,8 @@ function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
 }
 
 function shelfEntry(row: ShelfRow, { larder, payload }: Kitchen, counting: Counting): ShelfEntry {
-  const figuresOf = (formula: Formula): Figures => analyse(formula, larder, payload, counting).views.portion;
   const { original, rebuild } = row.worksheet;
+  const [before, now] = [original, rebuild].map((formula) => analyse(formula, larder, payload, counting)) as [Analysis, Analysis];
   return {
     id: row.id,
     title: rebuild.title,
@@ -32,9 +32,9 @@ function shelfEntry(row: ShelfRow, { larder, payload }: Kitchen, counting: Count
     revisionCount: row.revisionCount,
     revisionLabel: row.label,
     updatedAt: row.createdAt,
-    original: shelfFigures(figuresOf(original)),
-    rebuild: shelfFigures(figuresOf(rebuild)),
-    gaps: analyse(rebuild, larder, payload, counting).gaps.length,
+    original: shelfFigures(before.views.portion),
+    rebuild: shelfFigures(now.views.portion),
+    gaps: now.gaps.length,
     swappedIn: swappedIn(row.worksheet, larder),
   };
 }

@@ -48,7 +48,7 @@ export class FreezeDesk {
   protected readonly desk = inject(Desk);
   private readonly ranges = inject(Ranges);
   readonly setup = input.required<ColdSetup>();
-  readonly style = input<ColdStyle>();
+  readonly coldStyle = input<ColdStyle>();
   readonly part = input<Part>();
   readonly changed = output<Partial<ColdSetup>>();
   readonly swapAsked = output<string>();
@@ -64,10 +64,10 @@ export class FreezeDesk {
 
   protected readonly warnings = computed(() => {
     const both = this.both();
-    return both ? coldWarnings(both.rebuild, this.setup().storedC, this.setup().servedC, this.style()) : [];
+    return both ? coldWarnings(both.rebuild, this.setup().storedC, this.setup().servedC, this.coldStyle()) : [];
   });
 
-  private readonly overrunPercent = computed(() => this.style()?.overrun.low ?? 0);
+  private readonly overrunPercent = computed(() => this.coldStyle()?.overrun.low ?? 0);
   private readonly originalSums = computed(() => this.both()?.original);
   private readonly original = computed(() => this.sideOf(this.originalSums()));
 
@@ -82,10 +82,10 @@ export class FreezeDesk {
     const [curves, { storedC, servedC }] = [this.curves(), this.setup()];
     if (!curves) return '';
     const { rebuild, original } = curves;
-    const isHardMeant = this.style()?.out !== undefined;
+    const isHardMeant = this.coldStyle()?.out !== undefined;
     const ice = (percent: number): string => `${showNumber(percent, 0)} % ice${isHardMeant ? '' : `, ${hardnessOf(percent)}`}`;
     const out =
-      this.style()?.out ?? (rebuild.minutesOut < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${showNumber(rebuild.minutesOut, 0)} minutes before.`);
+      this.coldStyle()?.out ?? (rebuild.minutesOut < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${showNumber(rebuild.minutesOut, 0)} minutes before.`);
     return `At ${storedC} °C ${ice(rebuild.storedIce)}; at ${servedC} °C ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
   });
 
@@ -178,7 +178,7 @@ export class FreezeDesk {
 
   protected askWhy(): void {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
-    this.whyAsked.emit(sheet && larder ? whyIce(sheet.rebuild, this.setup(), this.overrunPercent(), larder) : undefined);
+    this.whyAsked.emit(sheet && larder ? whyIce(sheet.rebuild, this.setup(), this.coldStyle(), larder) : undefined);
   }
 
   protected chooseStyle(styleId: string): void {

@@ -25,7 +25,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
     <section aria-labelledby="mix-title">
       <div class="ruled">
         <h2 id="mix-title">The mix in numbers</h2>
-        @if (style(); as known) {
+        @if (coldStyle(); as known) {
           <span class="soft small">usual of {{ known.name.toLowerCase() }}</span>
         }
       </div>
@@ -35,7 +35,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
             <th scope="col">of the mix</th>
             <th scope="col">original</th>
             <th scope="col">rebuild</th>
-            @if (style()) {
+            @if (coldStyle()) {
               <th scope="col">usual</th>
             }
           </tr>
@@ -48,7 +48,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
               </th>
               <td class="soft">{{ row.before }}</td>
               <td class="now" [class.attention]="row.isOff">{{ row.isOff ? '◆ ' : '' }}{{ row.now }}</td>
-              @if (style()) {
+              @if (coldStyle()) {
                 <td class="soft usual">{{ row.usual }}</td>
               }
             </tr>
@@ -86,7 +86,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
 export class MixTable {
   private readonly desk = inject(Desk);
   /** The style whose bands are usual; none for what is not frozen. */
-  readonly style = input<ColdStyle>();
+  readonly coldStyle = input<ColdStyle>();
   private readonly before = computed(() => this.mixOf(this.desk.sheet()?.original));
   protected readonly now = computed(() => this.mixOf(this.desk.sheet()?.rebuild));
   protected readonly equivalents = computed(() => showNumber(this.now()?.sucroseEquivalents ?? 0, 1));
@@ -96,7 +96,7 @@ export class MixTable {
   });
 
   protected readonly rows = computed(() => {
-    const [before, now, style] = [this.before(), this.now(), this.style()];
+    const [before, now, style] = [this.before(), this.now(), this.coldStyle()];
     if (!now) return [];
     return COLD_FIGURES.map((figure) => {
       const { name, unit, digits } = NAMES[figure];

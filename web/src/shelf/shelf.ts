@@ -76,7 +76,10 @@ export class Shelf {
     this.api.formula(entry.id).subscribe({
       next: ({ worksheet: { rebuild } }) => {
         const [larder, analysis] = [this.desk.larder(), this.desk.analysed(rebuild)];
-        if (!larder || !analysis) return;
+        if (!larder || !analysis) {
+          this.copyFault.set('The larder is still being fetched. Press again in a moment.');
+          return;
+        }
         const why = whyFigure(row, rebuild, 1 / analysis.views.portions, larder, this.preferences.counting());
         this.asked.set({ entryId: entry.id, name, why, from });
       },

@@ -30,7 +30,10 @@ import { MARK_WORDS, type Why } from '@fellmist/core';
       <p class="rule soft">{{ note }}</p>
     }
     <p class="rule">
-      <strong>{{ marks[said.mark] }}</strong> · <span class="soft">{{ said.source }}</span>
+      @if (said.mark; as mark) {
+        <strong>{{ marks[mark] }}</strong> ·
+      }
+      <span class="soft">{{ said.source }}</span>
     </p>
   `,
   styles: `
