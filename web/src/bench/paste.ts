@@ -141,8 +141,9 @@ export class Paste {
     if (!formula || !larder) return;
     const sheet = worksheetFrom(formula, basedOn, larder);
     this.store.dispatch(benchActions.placed({ sheet }));
-    this.store.dispatch(benchActions.save({ label: 'As pasted' }));
     sessionStorage.removeItem(KEPT);
+    // There first, then saved: an answer that comes sooner than the place would find no address to give.
     await this.router.navigate(['/bench', 'new']);
+    this.store.dispatch(benchActions.save({ label: 'As pasted' }));
   }
 }

@@ -112,8 +112,7 @@ export class Shelf {
       next: ({ worksheet }) => {
         const title = `${worksheet.rebuild.title.slice(0, 110)}, copy`;
         this.store.dispatch(benchActions.placed({ sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
-        this.store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, 80) }));
-        void this.router.navigate(['/bench', 'new']);
+        void this.router.navigate(['/bench', 'new']).then(() => this.store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, 80) })));
       },
       error: (error: unknown) => this.copyFault.set(failureWords(error)),
     });
@@ -127,7 +126,7 @@ export class Shelf {
     this.importFault.set(result.ok ? undefined : result.error);
     if (!result.ok) return;
     this.store.dispatch(benchActions.placed({ sheet: result.sheet }));
-    this.store.dispatch(benchActions.save({ label: 'As imported' }));
     await this.router.navigate(['/bench', 'new']);
+    this.store.dispatch(benchActions.save({ label: 'As imported' }));
   }
 }
