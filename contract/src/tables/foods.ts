@@ -1,4 +1,4 @@
-import { ALLERGENS, type Food, FOOD_KINDS, type Nutrient, POLYOLS, type RoleName, type Roles, type RoleValue, ROLE_NAMES, SUGARS, type Thirst } from '@fellmist/core';
+import { ALLERGENS, type Attribute, COUNTRIES, type Food, FOOD_KINDS, isAttribute, type Nutrient, POLYOLS, type RoleName, type Roles, type RoleValue, ROLE_NAMES, SUGARS, type Thirst } from '@fellmist/core';
 import Papa from 'papaparse';
 import * as z from 'zod';
 import { choices, figure, known, list, pairs, split, words } from './cells';
@@ -38,7 +38,16 @@ const row = z.object({
   id: words.regex(/^[a-z0-9-]*$/, 'may hold small letters, digits and hyphens'),
   name: words.min(1, 'is empty: every food needs a name'),
   kind: z.preprocess((cell) => (cell === '' ? 'other' : cell), z.enum(FOOD_KINDS, `must be one of: ${FOOD_KINDS.join(', ')}`)),
+  head: words,
+  attributes: list.transform((given, context) => {
+    const strangers = given.filter((word) => !isAttribute(word));
+    if (strangers.length > 0) context.addIssue(`has an unknown attribute: ${strangers.join(', ')}`);
+    return given as Attribute[];
+  }),
   synonyms: list,
+  usual_us: list,
+  usual_uk: list,
+  stands_for: list,
   ...figures,
   sugars_by: split(SUGARS, 'sugar'),
   polyols_by: split(POLYOLS, 'polyol'),
@@ -110,6 +119,10 @@ function toFood(cells: Row, given: FoodRoles = {}): Food {
     name: cells.name,
     kind: cells.kind,
     synonyms: cells.synonyms,
+    ...(cells.usual_us.length + cells.usual_uk.length > 0 ? { usual: { us: cells.usual_us, uk: cells.usual_uk } } : {}),
+    ...(cells.stands_for.length > 0 ? { standsFor: cells.stands_for } : {}),
+    ...(cells.head ? { head: cells.head } : {}),
+    ...(cells.attributes.length > 0 ? { attributes: cells.attributes } : {}),
     per100g: known(Object.fromEntries((Object.entries(FIGURE_COLUMNS) as [Nutrient, string][]).map(([nutrient, column]) => [nutrient, cells[column] as number | undefined]))),
     ...nonEmpty('sugarsBy', cells.sugars_by),
     ...nonEmpty('polyolsBy', cells.polyols_by),
@@ -166,7 +179,11 @@ function cellsOf(food: Food): Readonly<Record<string, string | number | undefine
     id: food.id,
     name: food.name,
     kind: food.kind,
+    head: food.head,
+    attributes: food.attributes?.join('|'),
     synonyms: food.synonyms.join('|'),
+    ...Object.fromEntries(COUNTRIES.map((country) => [`usual_${country}`, food.usual?.[country]?.join('|')])),
+    stands_for: food.standsFor?.join('|'),
     ...Object.fromEntries((Object.entries(FIGURE_COLUMNS) as [Nutrient, string][]).map(([nutrient, column]) => [column, food.per100g[nutrient]])),
     sugars_by: pairsOut(food.sugarsBy),
     polyols_by: pairsOut(food.polyolsBy),

@@ -1,6 +1,7 @@
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
-import { type Formula, type Part, readLine } from '../formula';
+import { findAmount, type Formula, type Part, readLine } from '../formula';
 import { type MeasureSystem, readAmount, readNumber } from '../quantity';
+import { ingredientsIn } from './sharedLine';
 
 export type ReadResult = { readonly ok: true; readonly formula: Formula; readonly remarks: readonly string[] } | { readonly ok: false; readonly error: string };
 
@@ -48,6 +49,7 @@ interface Yield {
 
 /** "Serves 8", "Makes 12 muffins", "Yield: 2 dozen cookies", "makes 1 loaf (10 slices)"; undefined for anything else. */
 export function readYield(text: string): Yield | undefined {
+  if (text.length > LONG_LINE) return undefined;
   const match = YIELD.exec(text.trim());
   if (!match) return undefined;
   const inner = /(\d+)\s+(slices|portions|servings|pieces|squares|bars)/i.exec(text);
@@ -76,7 +78,7 @@ function whyNotText(text: string): string | undefined {
   return undefined;
 }
 
-type LineKind = 'heading' | 'ingredient' | 'method' | 'note';
+type LineKind = 'heading' | 'stage' | 'ingredient' | 'method' | 'note';
 
 interface Place {
   section: 'ingredients' | 'method' | 'notes';
@@ -87,11 +89,29 @@ function stripBullet(line: string): string {
   return line.replace(/^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s))\s*/, '').trim();
 }
 
-function looksLikeHeading(line: string): boolean {
-  const plain = line.replace(/^#+\s*/, '');
+/** "Dry ingredients", "Wet:", "Liquid ingredients" are stages of one mix, not things made apart. */
+const STAGE = /^(?:for\s+)?(?:the\s+|all\s+)?(?:dry|wet|liquid|solid|other|remaining|main|basic|fresh|cold)(?:\s+(?:ingredients?|mix(?:ture)?|goods|stuff|things|items|bowl|part))?$/i;
+/** What is made, baked or served apart. */
+const PART_WORDS =
+  /\b(?:icing|frosting|glaze|topping|filling|crust|base|sauce|syrup|crumble|streusel|ganache|drizzle|custard|dough|batter|cake|sponge|decoration|garnish|coating|buttercream|compote|swirl|crumb|to serve|to finish|to decorate|to garnish)s?$/i;
+
+function headingWords(line: string): string {
+  return line
+    .replace(/^#+\s*/, '')
+    .replace(/^\*\*(.+)\*\*$/, '$1')
+    .replace(/\s*:\s*$/, '');
+}
+
+/** Longer lines than this are never headings. */
+const LONG_HEADING = 64;
+
+function looksLikeHeading(line: string, next: string | undefined): boolean {
+  if (line.length > LONG_HEADING) return false;
+  const plain = headingWords(line);
   if (readAmount(plain)) return false;
-  if (/^#+\s/.test(line) || /^[^.!?]{2,60}:\s*$/.test(plain)) return true;
-  return /^for the\b[^.,]{2,40}$/i.test(plain);
+  if (/^#+\s/.test(line) || /^\*\*[^*]+\*\*$/.test(line) || /^[^.!?]{2,60}:\s*$/.test(line) || STAGE.test(plain)) return true;
+  if (/^for the\b[^.,]{2,40}$/i.test(plain)) return true;
+  return PART_WORDS.test(plain) && plain.split(' ').length <= 4 && next !== undefined && startsWithFigure(next) && !/^(?:add|pour|make|mix)\b/i.test(plain);
 }
 
 function startsWithFigure(line: string): boolean {
@@ -102,42 +122,61 @@ function startsWithFigure(line: string): boolean {
 function looksLikeSentence(line: string): boolean {
   return (
     line.length > LONG_LINE ||
-    (/[.!]$/.test(line) && line.split(/\s+/).length > 5) ||
+    (/[.!]$/.test(line) && line.split(' ').length > 5) ||
     /^(?:step\s*\d+|\d+\s*[.)])\s*[A-Z][a-z]+\s+(?:the|a|an|all|in|and|together|until|with|over|for)\b/i.test(line)
   );
 }
 
 /** A line of the method begins with what is done; a short one also says how hot or how long. */
 const DEED =
-  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry)\b/i;
+  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain)\b/i;
 /** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
-const AT_THE_STOVE = /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
+const AT_THE_STOVE = /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
 
 /** "Cream cheese, 200 g": the name of a food to the letter, though it begins as a deed does. */
 function isNamed(line: string, larder: Larder): boolean {
-  const name = line.replace(/\s*[,:–—-]?\s*\d.*$/, '').trim();
-  return name !== '' && (matchFood(name, larder.index)[0]?.verbatim ?? 0) > 0.999;
+  const [best] = matchFood(nameIn(line), larder.index);
+  return best !== undefined && best.isExact && best.score >= SURE;
 }
 
-function kindOf(raw: string, place: Place, larder: Larder): LineKind {
-  const line = stripBullet(raw);
+/** An amount left to the baker. */
+const AT_WILL = /\b(?:to taste|as needed|optional|for (?:dusting|greasing|frying|serving|decorating))\)?$/i;
+
+/** What stands in a line beside its amount. */
+function nameIn(line: string): string {
+  return findAmount(line).rest.replace(/[,(].*$/, '').trim();
+}
+
+/** An ingredient list goes on below a method or a note: "2 tbsp icing sugar" right under "For the glaze". */
+function isPlainIngredient(line: string | undefined, larder: Larder): boolean {
+  if (line === undefined || line.length > LONG_LINE) return false;
+  const read = readAmount(line);
+  return read?.unitGiven === true && (matchFood(nameIn(line), larder.index)[0]?.score ?? 0) >= SURE;
+}
+
+function kindOf(line: string, place: Place, larder: Larder, next: string | undefined): LineKind {
+  const isHeading = looksLikeHeading(line, next);
+  if (isHeading && place.section !== 'ingredients' && isPlainIngredient(next, larder)) place.section = 'ingredients';
   if (place.section === 'notes') return 'note';
   if (place.section === 'method') return 'method';
+  if (line.length > LONG_LINE) return place.seenIngredient ? 'method' : 'note';
   if (TIMES.test(line)) return 'note';
-  if (looksLikeHeading(line)) return 'heading';
+  if (isHeading) return STAGE.test(headingWords(line)) ? 'stage' : 'heading';
   const figure = startsWithFigure(line);
-  if (looksLikeSentence(line) && !(figure && line.length <= LONG_LINE && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
-  if (figure) return 'ingredient';
-  if (isNamed(line, larder)) return 'ingredient';
-  if (DEED.test(line) && (line.split(/\s+/).length > 3 || AT_THE_STOVE.test(line))) return 'method';
-  const score = matchFood(line.replace(/,.*$/, ''), larder.index)[0]?.score ?? 0;
-  return place.seenIngredient || score >= SURE || /\d/.test(line) ? (score >= LIKELY || place.seenIngredient ? 'ingredient' : 'note') : 'note';
+  if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
+  if (figure || isNamed(line, larder) || ingredientsIn(line, larder).length > 1) return 'ingredient';
+  if (DEED.test(line) && (line.split(' ').length > 3 || AT_THE_STOVE.test(line) || /[.!]$/.test(line))) return place.seenIngredient ? 'method' : 'note';
+  const score = matchFood(nameIn(line), larder.index)[0]?.score ?? 0;
+  if (score >= SURE || (score >= LIKELY && AT_WILL.test(line)) || ((place.seenIngredient || /\d/.test(line)) && score >= LIKELY)) return 'ingredient';
+  const reads = !/[.!?]$/.test(line) && line.split(' ').length <= 8;
+  return place.seenIngredient && reads ? 'ingredient' : 'note';
 }
 
 function looksLikeTitle(line: string, larder: Larder): boolean {
+  if (line.length > 120) return false;
   if (METHOD_HEADING.test(line) || INGREDIENT_HEADING.test(line) || TIMES.test(line) || readYield(line)) return false;
   const plain = line.replace(/^#+\s*/, '');
-  if (plain.length > 120 || /:\s*$/.test(plain)) return false;
+  if (/:\s*$/.test(plain) || STAGE.test(plain)) return false;
   const read = readAmount(plain);
   if (read?.unitGiven) return false;
   if (!read && /^\p{Lu}/u.test(plain)) return true;
@@ -172,51 +211,23 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
     } else if (METHOD_HEADING.test(line)) place.section = 'method';
     else if (INGREDIENT_HEADING.test(line)) place.section = 'ingredients';
     else if (NOTES_HEADING.test(line)) place.section = 'notes';
-    else sort(raw, line, out, place, larder);
+    else sort(raw, line, out, place, larder, lines[index + 1]);
   });
   return out;
 }
 
-/** "1/4 tsp each salt and nutmeg", "1 tsp each of cinnamon, ginger and cloves". */
-const EACH = /^(.+?)\s+each\s+(?:of\s+)?(.+)$/i;
-const A_LITTLE = /^(?:an?\s+)?(?:pinch|dash|knob|handful|drop|splash|sprinkle|glug)\b/i;
-
-const JOINT = /(?:\s*[,;]|\s+(?:\+|plus))?\s*$/i;
-
-/** The ingredients that share a line: an amount for each of several foods, or several amounts and foods between commas. */
-function ingredientsIn(line: string, larder: Larder): readonly string[] {
-  const isFood = (name: string): boolean => (matchFood(name, larder.index)[0]?.score ?? 0) >= LIKELY;
-  const each = EACH.exec(line);
-  if (each?.[1] && each[2] && readAmount(each[1])?.rest === '') {
-    const names = each[2].split(/\s*,\s*(?:and\s+)?|\s+and\s+|\s*&\s*/).filter(Boolean);
-    if (names.length > 1 && names.every(isFood)) return names.map((name) => `${each[1] ?? ''} ${name}`);
-  }
-  const isIngredient = (one: string): boolean => {
-    const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
-    const name = read ? read.rest : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
-    return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE;
-  };
-  const listed: string[] = [];
-  for (const [, one = '', joint = ''] of line.matchAll(/(.+?)(\s*[,;]\s+|\s+(?:\+|plus)\s+|$)/g)) {
-    const last = listed.at(-1);
-    if (last !== undefined && (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one))) listed[listed.length - 1] = `${last}${one}${joint}`;
-    else listed.push(one + joint);
-  }
-  return listed.map((one) => one.replace(JOINT, ''));
-}
-
-function sort(raw: string, line: string, out: Gathering, place: Place, larder: Larder): void {
+function sort(raw: string, line: string, out: Gathering, place: Place, larder: Larder, below: string | undefined): void {
   const portions = place.section === 'ingredients' && !out.portions ? readYield(line) : undefined;
   if (portions) {
     out.portions = portions;
     return;
   }
-  const kind = kindOf(raw, place, larder);
-  if (kind === 'note') out.notes.push(line);
+  const kind = kindOf(line, place, larder, below === undefined ? undefined : stripBullet(below));
+  if (kind === 'note' || kind === 'stage') out.notes.push(line);
   else if (kind === 'method') {
     place.section = 'method';
     out.method.push(line.replace(/^(?:step\s*)?\d{1,2}\s*[.):]\s*/i, ''));
-  } else if (kind === 'heading') out.parts.push({ heading: line.replace(/^#+\s*/, '').replace(/:\s*$/, ''), lines: [] });
+  } else if (kind === 'heading') out.parts.push({ heading: headingWords(line), lines: [] });
   else {
     place.seenIngredient = true;
     const part = out.parts.at(-1);
@@ -236,7 +247,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
   const lines = text
     .replace(/\r\n?/g, '\n')
     .split('\n')
-    .map((line) => line.replace(/[\u0000-\u001f\u00a0\u2028\u2029]+/g, ' ').trim())
+    .map((line) => line.replace(/[\s\u0000-\u001f\u00a0\u2028\u2029]+/g, ' ').trim())
     .filter((line) => /[\p{L}\p{N}]/u.test(line));
   if (lines.length > MOST_LINES) return { ok: false, error: `These are ${lines.length} lines; up to ${MOST_LINES} can be read. Paste one recipe at a time.` };
   const found = gather(lines, larder);

@@ -1,4 +1,5 @@
-import { type Mark } from '../quantity';
+import { type Mark, type MeasureSystem } from '../quantity';
+import { type Attribute } from './naming/grammar';
 import { type Composition, type Nutrient, type Polyol, type Sugar } from './composition';
 import { type Roles } from './roles';
 
@@ -45,11 +46,28 @@ export interface Thirst {
   readonly source: string;
 }
 
+/** Where a household buys: a word can mean another food there. */
+export const COUNTRIES = ['us', 'uk'] as const;
+export type Country = (typeof COUNTRIES)[number];
+
+/** The country whose shops and eggs a household means, from the measures it chose. House rule: metric kitchens buy as British ones do. */
+export function countryOf(measures: MeasureSystem): Country {
+  return measures === 'us' ? 'us' : 'uk';
+}
+
 export interface Food {
   readonly id: string;
   readonly name: string;
   readonly kind: FoodKind;
   readonly synonyms: readonly string[];
+  /** Names that mean this food in one country: "cream" in the US. */
+  readonly usual?: Readonly<Partial<Record<Country, readonly string[]>>>;
+  /** Names of several foods that this one may stand for, marked: "protein powder". */
+  readonly standsFor?: readonly string[];
+  /** What it is, without how it is: "milk" of powdered skimmed milk. */
+  readonly head?: string;
+  /** How it is: dried, fat-free, sweetened, of a flavour. */
+  readonly attributes?: readonly Attribute[];
   readonly per100g: Composition;
   /** Half the width of the interval a printed label leaves for a figure, per 100 g; absent for a table's foods. */
   readonly per100gHalf?: Readonly<Partial<Record<Nutrient, number>>>;

@@ -2,7 +2,7 @@ export { isBarcode } from './barcode';
 export { type CompositionFault, checkComposition } from './check';
 export { type Composition, kjFromKcal, type Nutrient, NUTRIENTS, type Polyol, POLYOLS, saltFromSodium, type Sugar, SUGARS } from './composition';
 export { energyByFactors, type EnergyRule } from './energy';
-export { type Allergen, ALLERGENS, type Food, FOOD_KINDS, type FoodKind, kindIdOf, type Thirst } from './food';
+export { type Allergen, ALLERGENS, COUNTRIES, type Country, countryOf, type Food, FOOD_KINDS, type FoodKind, kindIdOf, type Thirst } from './food';
 export {
   columnMass,
   type Label,
@@ -23,8 +23,7 @@ export { behindFigure, type Interval, LABEL_FIGURES, type LabelFigure, lawfulTol
 export { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, isCarbCount, netCarbOf, proteinPer100Kcal, type School, SCHOOLS, schoolsOf } from './school';
 export { BLOB_HYDRATION, GLUTEN_HOLD, type LearnedThirst, learnThirst, TEST_SPREAD, type ThirstTest, thirstOfTest } from './thirst';
 export { foodInHand, type GramFigures, type Larder, stockLarder, type Summed, SUMMED } from './larder';
-export { type FoundMass, type MassBasis, type MassGap, massOf, massSpread } from './massOf';
-export { type FoodIndex, type FoodMatch, indexFoods, LIKELY, matchFood, SURE } from './match';
-export { likeness, renamer, tellingWords, type WordGroup } from './words';
+export { customaryMass, type FoundMass, type MassBasis, type MassGap, massOf, massSpread } from './massOf';
+export { type Attribute, type FoodIndex, type FoodMatch, indexFoods, isAttribute, isVeryName, likeness, LIKELY, matchFood, partsOfName, renamer, saysOnlyHow, SURE, tellingWords, type WordGroup } from './naming';
 export { againstDiet, ANY_DIET, barredAllergens, type Diet } from './diet';
 export { kitchenMeasure } from './kitchenMeasure';

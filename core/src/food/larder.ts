@@ -1,7 +1,7 @@
 import { type Nutrient } from './composition';
 import { energyByFactors } from './energy';
 import { type Food, kindIdOf } from './food';
-import { type FoodIndex, indexFoods } from './match';
+import { type FoodIndex, indexFoods } from './naming';
 import { type Pack, packAsFood } from './pack';
 import { CARB_COUNTS, countCarbs, isCarbCount } from './school';
 

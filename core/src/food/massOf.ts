@@ -1,5 +1,5 @@
 import { type Amount, type MeasureSystem, middleOf, unitById, unitFactor } from '../quantity';
-import { type Food } from './food';
+import { countryOf, type Food } from './food';
 
 /** How a line's grams were found, from the surest to the least sure. */
 export type MassBasis = 'weighed' | 'entered' | 'own-piece' | 'own-density' | 'piece' | 'density' | 'custom';
@@ -11,14 +11,14 @@ export type FoundMass = { readonly massG: number; readonly basis: MassBasis } | 
 /**
  * Relative standard deviation of a mass by how it was found [common practice: scooped or spooned flour differs by
  * 10 to 20 % between hands, half of that in one hand; liquids by jug about 3 %; pieces about 8 %, those of one pack
- * about 4 %; a kitchen scale about 1 %].
+ * about 4 %; what is told by eye, a pinch or a splash, half of it; a kitchen scale about 1 %].
  */
 export function massSpread(basis: MassBasis, food: Food | undefined): number {
   if (basis === 'weighed' || basis === 'entered') return 0.01;
   if (basis === 'own-piece') return 0.04;
   if (basis === 'own-density') return food?.densitySpread ?? 0.05;
   if (basis === 'piece') return 0.08;
-  if (basis === 'custom') return 0.3;
+  if (basis === 'custom') return 0.5;
   const pours = food?.kind === 'liquid' || food?.kind === 'plant-drink' || (food?.fat === 'liquid' && food.kind !== 'nut');
   return pours ? 0.03 : 0.08;
 }
@@ -35,12 +35,20 @@ export function massOf(amount: Amount | undefined, food: Food | undefined, syste
   const factor = unitFactor(amount.unit, system);
   if (unit.kind === 'mass') return { massG: count * (factor ?? 1), basis: 'weighed' };
   if (!food) return { gap: 'no-food' };
-  if (unit.kind === 'volume') {
+  const country = countryOf(system);
+  const own = (size ? (food.measuresG[`${size} ${country}`] ?? food.measuresG[size]) : undefined) ?? food.measuresG[`${amount.unit} ${country}`] ?? food.measuresG[amount.unit];
+  if (unit.kind === 'volume' && !(unit.byEye && own !== undefined)) {
     return food.densityGPerMl === undefined || factor === undefined
       ? { gap: 'no-density' }
-      : { massG: count * factor * food.densityGPerMl, basis: food.ownMeasures?.includes('cup') ? 'own-density' : 'density' };
+      : { massG: count * factor * food.densityGPerMl, basis: unit.byEye ? 'custom' : food.ownMeasures?.includes('cup') ? 'own-density' : 'density' };
   }
-  const own = (size ? food.measuresG[size] : undefined) ?? food.measuresG[amount.unit];
-  if (own !== undefined) return { massG: count * own, basis: food.ownMeasures?.includes(amount.unit) ? 'own-piece' : 'piece' };
+  if (own !== undefined) return { massG: count * own, basis: food.ownMeasures?.includes(amount.unit) ? 'own-piece' : unit.byEye ? 'custom' : 'piece' };
+  if (amount.unit === 'little') return customaryMass(food);
   return factor === undefined ? { gap: 'no-piece-mass' } : { massG: count * factor, basis: 'custom' };
+}
+
+/** What "a little", "to taste" or nothing at all means of a food that is seasoned with: a pinch, a dash; no amount of any other. */
+export function customaryMass(food: Food): FoundMass {
+  const massG = food.measuresG['customary'];
+  return massG === undefined ? { gap: 'no-amount' } : { massG, basis: 'custom' };
 }

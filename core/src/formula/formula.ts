@@ -17,6 +17,9 @@ export type DoubtCode =
   | 'two-amounts'
   | 'huge'
   | 'alternative'
+  | 'usual-here'
+  | 'customary'
+  | 'amounts-differ'
   | MassGap;
 
 /** Something about a line that a person should look at; `detail` is shown with the words for the code. */
@@ -42,6 +45,8 @@ export interface Line {
   readonly note?: string;
   /** "large", "medium": picks a piece weight. */
   readonly size?: string;
+  /** The amount is what a tin's label says it holds, liquid and all. */
+  readonly tinned?: boolean;
   readonly melted?: boolean;
   /** Beaten to a foam before it goes in. */
   readonly beaten?: boolean;

@@ -24,3 +24,4 @@ export {
   totalsOfParts,
 } from './totals';
 export { type EnergyShares, energySharesOf, type Loss, type Views, viewsOf, type Yield, yieldOf } from './views';
+export { findAmount } from './findAmount';

@@ -10,8 +10,8 @@ export type Mend =
 
 export type TypedAmount = { readonly amount: Amount; readonly text: string } | { readonly error: string };
 
-const FOOD_DOUBTS: readonly DoubtCode[] = ['food-guessed', 'food-unknown', 'alternative'];
-const AMOUNT_DOUBTS: readonly DoubtCode[] = ['range', 'heaped', 'word-amount', 'dash-before-amount', 'sum', 'comma', 'no-amount', 'unit-unknown', 'two-amounts'];
+const FOOD_DOUBTS: readonly DoubtCode[] = ['food-guessed', 'food-unknown', 'alternative', 'usual-here'];
+const AMOUNT_DOUBTS: readonly DoubtCode[] = ['range', 'heaped', 'word-amount', 'dash-before-amount', 'sum', 'comma', 'no-amount', 'unit-unknown', 'two-amounts', 'customary', 'amounts-differ'];
 
 /** The most one line may weigh or measure, in its own unit: beyond it a slip of the keyboard is likelier than a cake. */
 export const MOST_AMOUNT = 1_000_000;
@@ -47,7 +47,7 @@ export function mendLine(line: Line, mend: Mend, larder: Larder, measures: Measu
 }
 
 /** Doubts that only inform; any other doubt asks to be looked at. */
-const INFORMING: readonly DoubtCode[] = ['range', 'heaped', 'sum', 'two-amounts'];
+const INFORMING: readonly DoubtCode[] = ['range', 'heaped', 'sum', 'two-amounts', 'usual-here', 'customary'];
 
 export type LineState = 'sure' | 'unsure' | 'gap';
 

@@ -39,12 +39,14 @@ const NUMBER_WORDS: Readonly<Record<string, number>> = {
   quarter: 0.25,
   dozen: 12,
   couple: 2,
+  few: 3,
+  several: 4,
 };
 
 const VULGAR = '½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅐⅛⅜⅝⅞⅑⅒';
 const SINGLE = `(?:\\d+(?:[.,]\\d+)*(?:\\s*[-\\s]\\s*\\d+\\s*[/⁄]\\s*\\d+|\\s*[${VULGAR}]|\\s*[/⁄]\\s*\\d+)?|[.,]\\d+|[${VULGAR}])`;
 const NUMBER = new RegExp(`^(${SINGLE})(?:\\s*(?:-|–|—|to|or)\\s*(${SINGLE}))?`, 'i');
-const WORD_NUMBER = new RegExp(`^(half an?|a half|a quarter(?: of an?)?|a couple(?: of)?|half a dozen|a dozen|${Object.keys(NUMBER_WORDS).join('|')})\\s+(?=\\S)`, 'i');
+const WORD_NUMBER = new RegExp(`^(half an?|a half|a quarter(?: of an?)?|a couple(?: of)?|a few|half a dozen|a dozen|${Object.keys(NUMBER_WORDS).join('|')})\\s+(?=\\S)`, 'i');
 
 /**
  * One number as typed: "1 1/2", "1½", "1-1/2", "0,5", "1,000". A comma before exactly three digits groups thousands,
@@ -62,69 +64,91 @@ export function readNumber(text: string): number | undefined {
   return Number.isFinite(number) ? number : undefined;
 }
 
-/** A heaped spoon or cup holds about half as much again as a level one [common practice]. */
-const HEAPED = 1.5;
+/**
+ * What a measure that is not level holds against a level one [common practice: a heaped spoon about half as much again, a
+ * heaped cup or scoop a third, a rounded one a quarter, a scant one a twelfth less].
+ */
+const UNEVEN: readonly (readonly [said: RegExp, spoon: number, other: number])[] = [
+  [/^heap/i, 1.5, 1.33],
+  [/^round/i, 1.25, 1.15],
+  [/^(?:generous|big|large)/i, 1.1, 1.1],
+  [/^(?:scant|small)/i, 0.92, 0.92],
+];
+/** "Scant 1/2 cup", "heaping 2 tbsp". */
+const LEADING_FILL = new RegExp(`^(?:heap(?:ed|ing)|rounded|level|scant|generous|good)\\s+(?=[\\d.${VULGAR}]|an?\\s|half|one\\s)`, 'i');
+const SAID_OF_MEASURES = /^\s*(heap(?:ed|ing)|level(?:l?ed)?|rounded|scant|generous|good|full|big|small|large|packed|firmly packed|lightly packed|loosely packed|flat|overflowing)\s+(?=[a-z])/i;
 
 interface TakenUnit {
   readonly unit: Unit | undefined;
   readonly rest: string;
-  readonly heaped: boolean;
+  /** Against a level measure. */
+  readonly fill: number;
 }
 
 /** The unit at the start of a text, past a word such as "level" or "heaped" before it. */
 function takeUnit(text: string): TakenUnit {
-  const said = /^\s*(heap(?:ed|ing)|level(?:l?ed)?|rounded|scant|generous|good|full)\s+(?=[a-z])/i.exec(text);
+  const said = SAID_OF_MEASURES.exec(text);
   const body = said ? text.slice(said[0].length) : text;
   const match = /^\s*(fl\.?\s*oz|fluid\s+(?:oz|ounces?)|(?:tea|table)\s+spoons?|[a-zA-Z]+)\b\.?\s*(?:of\s+)?/.exec(body);
   const unit = match?.[1] ? unitByWord(match[1].replace(/\s+/g, ' ')) : undefined;
-  if (!unit || !match) return { unit: undefined, rest: text.trimStart(), heaped: false };
-  return { unit, rest: body.slice(match[0].length), heaped: /^heap/i.test(said?.[1] ?? '') };
+  if (!unit || !match) return { unit: undefined, rest: text.trimStart(), fill: 1 };
+  const [, spoon = 1, other = 1] = UNEVEN.find(([words]) => words.test(said?.[1] ?? '')) ?? [];
+  return { unit, rest: body.slice(match[0].length), fill: unit.id === 'tsp' || unit.id === 'tbsp' ? spoon : other };
 }
 
-function readFigures(text: string): { value: number; high?: number; length: number; word: boolean } | undefined {
+function readFigures(text: string): { value: number; high?: number; length: number; vague: boolean } | undefined {
   const match = NUMBER.exec(text);
   if (match?.[1]) {
     const value = readNumber(match[1]);
     if (value === undefined) return undefined;
     const high = match[2] === undefined ? undefined : readNumber(match[2]);
     return high !== undefined && high > value
-      ? { value, high, length: match[0].length, word: false }
-      : { value, length: high === undefined ? match[0].length : match[1].length, word: false };
+      ? { value, high, length: match[0].length, vague: false }
+      : { value, length: high === undefined ? match[0].length : match[1].length, vague: false };
   }
   const word = WORD_NUMBER.exec(text);
   if (!word?.[1]) return undefined;
   const said = word[1].toLowerCase();
-  const value = /half a dozen/.test(said) ? 6 : /dozen/.test(said) ? 12 : /half/.test(said) ? 0.5 : /quarter/.test(said) ? 0.25 : /couple/.test(said) ? 2 : NUMBER_WORDS[said];
-  return value === undefined ? undefined : { value, length: word[0].length, word: true };
+  const value = /half a dozen/.test(said) ? 6 : /dozen/.test(said) ? 12 : /half/.test(said) ? 0.5 : /quarter/.test(said) ? 0.25 : /couple/.test(said) ? 2 : /few/.test(said) ? 3 : NUMBER_WORDS[said];
+  return value === undefined ? undefined : { value, length: word[0].length, vague: /few|several|couple/.test(said) };
 }
+
+/** An amount stands within so many characters; what lies beyond is never looked at. */
+const LONGEST_AMOUNT = 200;
+
+/** "About", "approx.", "~", "another", "up to" and "a heaped" before a figure or a measure say how surely, not how much. */
+const LEAD = /^(?:(?:about|approx(?:imately)?\.?|around|roughly|circa|ca\.?|c\.|some|another|an additional|additional|an extra|extra|up to|at least|just (?:under|over)|nearly|almost)\s+(?=[\d.½⅓⅔¼¾⅛~]|an?\s|one\s|half\s)|[~≈]\s*(?=[\d.½⅓⅔¼¾⅛]))+/i;
 
 /**
  * Reads the amount at the start of a line: "1 1/2 cups", "250g", "3–4 tbsp", "2 x 400 g", "half a cup", "1 cup plus
  * 2 tbsp", "2" (counted). Gives undefined where no amount stands there. Amounts are never negative here: a leading
  * dash is a list mark and is reported as a doubt when it touches the figure.
  */
-export function readAmount(line: string): ReadAmount | undefined {
+export function readAmount(whole: string): ReadAmount | undefined {
+  const line = whole.slice(0, LONGEST_AMOUNT).replace(/\s+/g, ' ');
   const doubts: AmountDoubt[] = [];
   const touching = /^\s*[-–−]\s?(?=\d)/.exec(line);
-  const start = touching ? line.slice(touching[0].length) : line.trimStart();
+  const start = (touching ? line.slice(touching[0].length) : line.trimStart()).replace(LEAD, '');
   if (touching && !/\s$/.test(touching[0])) doubts.push('dash-before-amount');
 
-  const times = new RegExp(`^(${SINGLE})\\s*[x×]\\s*(?=[\\d${VULGAR}])`, 'i').exec(start);
+  const lead = LEADING_FILL.exec(start);
+  const [, , leadFill = 1] = (lead && UNEVEN.find(([words]) => words.test(lead[0]))) ?? [];
+  const times = new RegExp(`^(${SINGLE})\\s*[x×]\\s*(?=[\\d${VULGAR}])`, 'i').exec(start.slice(lead?.[0].length ?? 0));
   const factor = times?.[1] ? (readNumber(times[1]) ?? 1) : 1;
-  const body = times ? start.slice(times[0].length) : start;
+  const body = start.slice((lead?.[0].length ?? 0) + (times?.[0].length ?? 0));
   const figures = readFigures(body);
   if (!figures) return undefined;
   if (/^\d+,\d{1,2}(?!\d)/.test(body) || /^\d+,\d{3}(?!\d)/.test(body)) doubts.push('comma');
 
   const first = takeUnit(body.slice(figures.length));
-  if (figures.word && !first.unit) doubts.push('word-amount');
+  if (figures.vague) doubts.push('word-amount');
   if (figures.high !== undefined) doubts.push('range');
-  if (first.heaped) doubts.push('heaped');
-  const scale = factor * (first.heaped ? HEAPED : 1);
+  if (first.fill * leadFill !== 1) doubts.push('heaped');
+  const scale = factor * first.fill * leadFill;
   let value = figures.value * scale;
   const high = figures.high === undefined ? undefined : figures.high * scale;
   let rest = first.rest;
-  const plus = /^(?:plus|\+|and)\s+/i.exec(rest);
+  const plus = /^(?:plus|\+|and|&)\s+/i.exec(rest);
   if (plus && first.unit && high === undefined) {
     const more = readAmount(rest.slice(plus[0].length));
     const share = more && shareOf(more.amount, first.unit);
@@ -139,7 +163,7 @@ export function readAmount(line: string): ReadAmount | undefined {
   return {
     amount: high === undefined ? { value, unit } : { value, high, unit },
     text: line.slice(0, consumed).trim(),
-    rest: rest.trim(),
+    rest: `${rest}${whole.slice(LONGEST_AMOUNT)}`.trim(),
     doubts,
     unitGiven: first.unit !== undefined,
   };

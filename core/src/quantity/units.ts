@@ -13,6 +13,8 @@ export interface Unit {
   /** Words that name it, lower case, first the one shown. */
   readonly words: readonly string[];
   readonly plural?: string;
+  /** Told by eye and not measured: its factor is customary, with a wide spread. */
+  readonly byEye?: true;
   readonly source: string;
 }
 
@@ -72,11 +74,17 @@ export const UNITS: readonly Unit[] = [
     source: `${NIST}; UK Weights and Measures Act 1985`,
   },
   { id: 'quart', kind: 'volume', factor: 946.352946, words: ['quart', 'quarts', 'qt'], plural: 'quarts', source: NIST },
-  { id: 'dash', kind: 'volume', factor: 0.62, words: ['dash', 'dashes'], plural: 'dashes', source: `${PRACTICE}: an eighth of a teaspoon` },
+  { id: 'splash', kind: 'volume', factor: 10, words: ['splash', 'splashes', 'dribble', 'dribbles'], plural: 'splashes', byEye: true, source: `${PRACTICE}: two teaspoons` },
+  { id: 'drizzle', kind: 'volume', factor: 10, words: ['drizzle', 'drizzles', 'squeeze', 'squirt'], plural: 'drizzles', byEye: true, source: `${PRACTICE}: two teaspoons` },
+  { id: 'shot', kind: 'volume', factor: 30, words: ['shot', 'shots'], plural: 'shots', source: `${PRACTICE}: of coffee or spirits about 30 mL` },
+  { id: 'glug', kind: 'volume', factor: 15, words: ['glug', 'glugs'], plural: 'glugs', byEye: true, source: `${PRACTICE}: a tablespoon` },
+  { id: 'dollop', kind: 'volume', factor: 25, words: ['dollop', 'dollops'], plural: 'dollops', byEye: true, source: `${PRACTICE}: a heaped tablespoon` },
+  { id: 'sprinkle', kind: 'volume', factor: 2.5, words: ['sprinkle', 'sprinkles', 'sprinkling', 'dusting'], plural: 'sprinkles', byEye: true, source: `${PRACTICE}: half a teaspoon` },
+  { id: 'dash', kind: 'volume', factor: 0.62, byEye: true, words: ['dash', 'dashes'], plural: 'dashes', source: `${PRACTICE}: an eighth of a teaspoon` },
   { id: 'drop', kind: 'volume', factor: 0.05, words: ['drop', 'drops'], plural: 'drops', source: PRACTICE },
   { id: 'dropper', kind: 'volume', factor: 1, words: ['dropper', 'droppers'], plural: 'droppers', source: PRACTICE },
-  { id: 'pinch', kind: 'count', factor: 0.3, words: ['pinch', 'pinches'], plural: 'pinches', source: PRACTICE },
-  { id: 'knob', kind: 'count', factor: 15, words: ['knob', 'knobs'], plural: 'knobs', source: PRACTICE },
+  { id: 'pinch', kind: 'count', factor: 0.3, byEye: true, words: ['pinch', 'pinches', 'smidgen'], plural: 'pinches', source: PRACTICE },
+  { id: 'knob', kind: 'count', factor: 15, byEye: true, words: ['knob', 'knobs', 'nub'], plural: 'knobs', source: PRACTICE },
   { id: 'piece', kind: 'count', words: ['piece', 'pieces', 'pc', 'pcs'], plural: 'pieces', source: PRACTICE },
   { id: 'slice', kind: 'count', words: ['slice', 'slices'], plural: 'slices', source: PRACTICE },
   { id: 'stick', kind: 'count', words: ['stick', 'sticks'], plural: 'sticks', source: PRACTICE },
@@ -84,12 +92,18 @@ export const UNITS: readonly Unit[] = [
   {
     id: 'packet',
     kind: 'count',
-    words: ['packet', 'packets', 'sachet', 'sachets', 'pack', 'packs', 'package', 'packages', 'pkg', 'envelope', 'envelopes'],
+    words: ['packet', 'packets', 'sachet', 'sachets', 'pack', 'packs', 'package', 'packages', 'pkg', 'envelope', 'envelopes', 'box', 'boxes', 'block', 'blocks', 'brick', 'tub', 'tubs', 'bar', 'bars', 'jar', 'jars', 'bag', 'bags'],
     plural: 'packets',
     source: PRACTICE,
   },
   { id: 'can', kind: 'count', words: ['can', 'cans', 'tin', 'tins'], plural: 'cans', source: PRACTICE },
-  { id: 'handful', kind: 'count', words: ['handful', 'handfuls'], plural: 'handfuls', source: PRACTICE },
+  { id: 'pot', kind: 'count', words: ['pot', 'pots'], plural: 'pots', source: PRACTICE },
+  { id: 'pat', kind: 'count', words: ['pat', 'pats'], plural: 'pats', source: PRACTICE },
+  { id: 'cube', kind: 'count', words: ['cube', 'cubes'], plural: 'cubes', source: PRACTICE },
+  { id: 'clove', kind: 'count', words: ['clove', 'cloves'], plural: 'cloves', source: PRACTICE },
+  { id: 'spray', kind: 'count', words: ['spray', 'sprays', 'spritz', 'second', 'seconds'], plural: 'sprays', source: PRACTICE },
+  { id: 'little', kind: 'count', byEye: true, words: ['little', 'bit', 'touch'], plural: 'little', source: PRACTICE },
+  { id: 'handful', kind: 'count', factor: 30, byEye: true, words: ['handful', 'handfuls'], plural: 'handfuls', source: `${PRACTICE}: about 30 g` },
   { id: 'sheet', kind: 'count', words: ['sheet', 'sheets', 'leaf', 'leaves'], plural: 'sheets', source: PRACTICE },
 ];
 

@@ -57,7 +57,7 @@ export class Kitchen {
     const page = searchFoods(this.db, query, this.today, () => (this.words ??= readVocabulary(this.db)));
     const isPlain = query.q !== '' && query.sort === 'fit' && query.offset === 0 && !query.kind && !query.only && !query.school && !query.without?.length;
     const named = isPlain && page.total > 0 ? matchFood(query.q, this.larder.index, 1)[0] : undefined;
-    return named && named.verbatim > 0.999 ? withNamedFirst(this.db, page, named.foodId, query.limit) : page;
+    return named && named.isExact ? withNamedFirst(this.db, page, named.foodId, query.limit) : page;
   }
 
   private kindOf(pack: Pack): Food | undefined {

@@ -1,0 +1,83 @@
+import { type Larder, LIKELY, matchFood, SURE } from '../food';
+import { readAmount } from '../quantity';
+
+/** "1/4 tsp each salt and nutmeg", "1 tsp each of cinnamon, ginger and cloves". */
+const EACH = /^(.{1,60}?)\s+each\s+(?:of\s+)?(.+)$/i;
+const A_LITTLE = /^(?:an?\s+)?(?:pinch|dash|knob|handful|drop|splash|sprinkle|glug|little|drizzle)\b/i;
+const JOINT = /(?:\s*[,;]|\s+(?:\+|plus))?\s*$/i;
+/** Longer lines are prose: nothing is looked for in them. */
+const LONGEST = 200;
+
+/** Mixtures that stand for one thing, and what they are made of for each of it, in g [common practice]. */
+const MIXTURES: readonly (readonly [name: RegExp, parts: readonly (readonly [food: string, gramsEach: number])[]])[] = [
+  [
+    /^(?:flax|flaxseed|linseed)[\s-]+eggs?\b/i,
+    [
+      ['ground flax', 7],
+      ['water', 45],
+    ],
+  ],
+  [
+    /^chia[\s-]+eggs?\b/i,
+    [
+      ['chia seeds', 12],
+      ['water', 45],
+    ],
+  ],
+];
+
+function mixture(line: string): readonly string[] | undefined {
+  const read = readAmount(line);
+  const name = read?.rest ?? line.replace(/^an?\s+/i, '');
+  const known = MIXTURES.find(([words]) => words.test(name));
+  const count = read?.amount.value ?? 1;
+  return known?.[1].map(([food, grams]) => `${String(Math.round(count * grams * 10) / 10)} g ${food} (${line.trim()})`);
+}
+
+/** "Zest and juice of 1 lemon" is two things of one fruit. */
+function bothOfAFruit(line: string): readonly string[] | undefined {
+  const said = /^((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:and|&|\+)\s+((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:of|from)\s+(.+)$/i.exec(line);
+  if (said?.[2] && said[4] && said[5]) return [`${said[2]} of ${said[5]}`, `${said[4]} of ${said[5]}`];
+  const after = /^(.+?),\s*(?:finely\s+)?(?:grated\s+)?(juice|zest)\s+and\s+(juice|zest)(?:\s+only)?$/i.exec(line);
+  return after?.[1] && after[2] && after[3] && readAmount(after[1]) ? [`${after[2]} of ${after[1]}`, `${after[3]} of ${after[1]}`] : undefined;
+}
+
+function eachOf(line: string, larder: Larder): readonly string[] | undefined {
+  const each = EACH.exec(line);
+  if (!each?.[1] || !each[2] || readAmount(each[1])?.rest !== '') return undefined;
+  const names = each[2].split(/\s*,\s*(?:and\s+)?|\s+and\s+|\s*&\s*/).filter(Boolean);
+  const isFood = (name: string): boolean => (matchFood(name, larder.index)[0]?.score ?? 0) >= LIKELY;
+  return names.length > 1 && names.every(isFood) ? names.map((name) => `${each[1] ?? ''} ${name}`) : undefined;
+}
+
+/** "Salt and pepper", "a pinch of salt and nutmeg": seasonings joined by "and", each as said of both. */
+function joinedSeasonings(line: string, larder: Larder): readonly string[] | undefined {
+  const lead = /^(?:an?\s+)?(?:(?:good|generous|small)\s+)?(?:pinch(?:es)?|dash(?:es)?|little|sprinkle)\s+(?:each\s+)?(?:of\s+)?/i.exec(line)?.[0] ?? '';
+  const body = line.slice(lead.length).replace(/,?\s*(?:to taste|as needed|optional)$/i, '');
+  if (/\d/.test(body)) return undefined;
+  const names = body.split(/\s+(?:and|&)\s+/i);
+  const isSeasoning = (name: string): boolean => {
+    const [best] = matchFood(name, larder.index);
+    return best !== undefined && best.score >= SURE && larder.foods.get(best.foodId)?.measuresG['customary'] !== undefined;
+  };
+  return names.length === 2 && !(matchFood(body, larder.index)[0]?.isExact ?? false) && names.every(isSeasoning) ? names.map((name) => `${lead}${name}`) : undefined;
+}
+
+/** The ingredients that share a line: an amount for each of several foods, or several amounts and foods between commas. */
+export function ingredientsIn(line: string, larder: Larder): readonly string[] {
+  if (line.length > LONGEST) return [line];
+  const special = mixture(line) ?? bothOfAFruit(line) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder);
+  if (special) return special;
+  const isIngredient = (one: string): boolean => {
+    const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
+    const name = read ? read.rest : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
+    return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE;
+  };
+  const listed: string[] = [];
+  for (const [, one = '', joint = ''] of line.matchAll(/(.+?)(\s*[,;]\s+|\s+(?:\+|plus)\s+|$)/g)) {
+    const last = listed.at(-1);
+    if (last !== undefined && (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one))) listed[listed.length - 1] = `${last}${one}${joint}`;
+    else listed.push(one + joint);
+  }
+  return listed.map((one) => one.replace(JOINT, ''));
+}

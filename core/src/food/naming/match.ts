@@ -1,0 +1,215 @@
+import { COUNTRIES, type Country, type Food } from '../food';
+import { type Attribute } from './grammar';
+import { CONFLICT, costOf, costOfPercent, costUnsaid, FLAVOURED_KINDS } from './holds';
+import { isFlavour, likeness, type NameParts, partsOfName } from './words';
+
+export interface FoodMatch {
+  readonly foodId: string;
+  /** 1 for what it is called, down to 0. Below `SURE` a person should look. */
+  readonly score: number;
+  /** The very words of one of its names, noise apart. */
+  readonly isExact: boolean;
+  /** Something said of it is not true of this food. */
+  readonly conflicts: boolean;
+  /** The name means this food in the household's country, and another elsewhere. */
+  readonly byCountry: boolean;
+}
+
+/** House thresholds: a match under LIKELY is not offered as the answer, one under SURE is marked. */
+export const LIKELY = 0.55;
+export const SURE = 0.84;
+/** Below this a match is not worth showing. */
+const LEAST = 0.25;
+/** The best that a name can score which conflicts, is only near, or stands for several foods. */
+const AT_MOST = { conflict: 0.5, near: 0.8, several: 0.8, otherHead: 0.5 } as const;
+/** The longest name that is looked up, in words: what is longer is prose. */
+const MOST_WORDS = 24;
+
+interface Alias extends NameParts {
+  readonly food: Food;
+  readonly key: string;
+  readonly tags: ReadonlySet<Attribute>;
+  readonly country: Country | undefined;
+  /** The name stands for several foods, of which this is a sensible one. */
+  readonly stands: boolean;
+}
+
+export interface FoodIndex {
+  /** The names whose core holds a word, and all names by their very words. */
+  readonly byWord: ReadonlyMap<string, readonly Alias[]>;
+  readonly byKey: ReadonlyMap<string, readonly Alias[]>;
+  /** Words of the index by their length, to look for near ones. */
+  readonly byLength: ReadonlyMap<number, readonly string[]>;
+  readonly near: Map<string, readonly string[]>;
+  readonly found: Map<string, readonly FoodMatch[]>;
+}
+
+const keyOf = (words: readonly string[]): string => words.join(' ');
+
+interface Called {
+  readonly name: string;
+  readonly country?: Country;
+  readonly stands?: boolean;
+  /** The bare head: it is what the food is a kind of, not what it is called. */
+  readonly isHead?: boolean;
+}
+
+/** Every name that a food answers to. */
+function namesOf({ name, synonyms, usual, standsFor, head }: Food): readonly Called[] {
+  return [
+    ...[...new Set([name, ...synonyms])].map((one) => ({ name: one })),
+    ...COUNTRIES.flatMap((country) => (usual?.[country] ?? []).map((one) => ({ name: one, country }))),
+    ...(standsFor ?? []).map((one) => ({ name: one, stands: true })),
+    ...(head ? [{ name: head, isHead: true }] : []),
+  ];
+}
+
+function aliasOf({ name, country, stands = false }: Called, food: Food): Alias {
+  const parts = partsOfName(name);
+  return { ...parts, food, key: keyOf(parts.all), tags: new Set([...parts.attributes, ...(food.attributes ?? [])]), country, stands };
+}
+
+function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {
+  const list = map.get(key);
+  if (list) list.push(value);
+  else map.set(key, [value]);
+}
+
+/** Makes the index that `matchFood` reads; build it once for a larder. */
+export function indexFoods(foods: readonly Food[]): FoodIndex {
+  const byWord = new Map<string, Alias[]>();
+  const byKey = new Map<string, Alias[]>();
+  for (const food of foods) {
+    for (const called of namesOf(food)) {
+      const alias = aliasOf(called, food);
+      if (alias.all.length === 0) continue;
+      if (!called.isHead) put(byKey, alias.key, alias);
+      for (const word of new Set(alias.core)) put(byWord, word, alias);
+    }
+  }
+  const byLength = new Map<number, string[]>();
+  for (const word of byWord.keys()) put(byLength, word.length, word);
+  return { byWord, byKey, byLength, near: new Map(), found: new Map() };
+}
+
+/** Words of the index that a word may be a slip of, the likest first. */
+function nearWords(word: string, index: FoodIndex): readonly string[] {
+  const known = index.near.get(word);
+  if (known) return known;
+  const near: [string, number][] = [];
+  for (let length = word.length - 2; length <= word.length + 2; length++) {
+    for (const other of index.byLength.get(length) ?? []) {
+      const alike = likeness(word, other);
+      if (alike > 0) near.push([other, alike]);
+    }
+  }
+  const words = near.sort((a, b) => b[1] - a[1]).slice(0, 4).map(([other]) => other);
+  if (index.near.size < MOST_KEPT) index.near.set(word, words);
+  return words;
+}
+
+const MOST_KEPT = 4000;
+
+/** What a word of the name that this alias does not have costs: one that other foods are called by tells more than one nobody knows. */
+function costOfStrangers(strangers: readonly string[], index: FoodIndex): number {
+  return strangers.reduce((sum, word) => sum + (index.byWord.has(word) ? 0.32 : 0.24), 0);
+}
+
+interface Asked extends NameParts {
+  readonly key: string;
+  readonly plainKey: string;
+  /** Attributes that the unit or container says, such as "3 drops of". */
+  readonly soft: readonly Attribute[];
+  readonly slipped: boolean;
+}
+
+function verdict(asked: Asked, alias: Alias, index: FoodIndex): Omit<FoodMatch, 'foodId'> & { readonly unsaid: number } {
+  const own = new Set(alias.core);
+  const strangers = asked.core.filter((word) => !own.has(word));
+  const said = new Set(asked.core);
+  const missing = alias.core.filter((word) => !said.has(word));
+  const flavours = FLAVOURED_KINDS.has(alias.food.kind) ? strangers.filter(isFlavour) : [];
+  const others = strangers.filter((word) => !flavours.includes(word));
+  const claims: Attribute[] = [...asked.attributes, ...flavourClaims(flavours, alias)];
+  const costs = claims.map((claim) => costOf(claim, alias.food, alias.tags));
+  if (asked.percent !== undefined) costs.push(costOfPercent(asked.percent, alias.food, alias.percent));
+  for (const hint of asked.soft) costs.push(costOf(hint, alias.food, alias.tags) >= CONFLICT ? CONFLICT : 0);
+  const conflicts = costs.some((cost) => cost >= CONFLICT);
+  const isExact = alias.key === asked.key || alias.key === asked.plainKey;
+  const hinted = new Set<Attribute>([...claims, ...asked.soft]);
+  const unsaid = isExact ? 0 : [...alias.tags].reduce((sum, tag) => sum + (hinted.has(tag) ? 0 : costUnsaid(tag)), alias.percent !== undefined && asked.percent === undefined ? 0.05 : 0);
+  const claimed = costs.reduce((sum, cost) => sum + Math.min(cost, 0.3), 0);
+  let score = 1 - claimed - costOfStrangers(others, index) - (missing.length > 0 ? 0.12 + 0.14 * missing.length : 0) - Math.min(unsaid, 0.15);
+  if (conflicts) score = Math.min(score, AT_MOST.conflict);
+  if (asked.slipped) score = Math.min(score, AT_MOST.near);
+  if (alias.stands) score = Math.min(score, AT_MOST.several);
+  if (asked.core.at(-1) !== alias.core.at(-1)) score = Math.min(score, AT_MOST.otherHead);
+  return { score, isExact: isExact && !conflicts, conflicts, byCountry: alias.country !== undefined, unsaid };
+}
+
+/** The flavours a name gives a food of a flavoured kind: the flavour it has, if it is among them, else the last one said. */
+function flavourClaims(flavours: readonly string[], alias: Alias): readonly Attribute[] {
+  if (flavours.length === 0) return [];
+  const own = flavours.find((word) => alias.tags.has(`flavour:${word}`));
+  return [`flavour:${own ?? flavours.join('-')}`];
+}
+
+function slippedCores(parts: NameParts, index: FoodIndex): readonly NameParts[] {
+  const unknown = parts.core.filter((word) => !index.byWord.has(word));
+  if (unknown.length === 0) return [];
+  const options = new Map(unknown.map((word) => [word, nearWords(word, index)]));
+  const most = Math.max(...[...options.values()].map(({ length }) => length), 0);
+  return Array.from({ length: most }, (_one, i) => ({ ...parts, core: parts.core.map((word) => options.get(word)?.[i] ?? options.get(word)?.[0] ?? word) }));
+}
+
+/**
+ * The foods that a name can mean, best first, at most `most` and one entry a food. The head of the name, its last word
+ * that is neither attribute nor noise, must be the food's; a flavour in front never wins over it; what is said of the food
+ * and is not true of it caps the score; slips of the keyboard are only ever near. No match gives an empty list.
+ */
+export function matchFood(name: string, index: FoodIndex, most = 5, country: Country = 'us', soft: readonly Attribute[] = []): readonly FoodMatch[] {
+  const query = `${country}|${soft.join(',')}|${name}`;
+  const kept = index.found.get(query);
+  if (kept) return kept.slice(0, most);
+  const found = findFoods(name, index, country, soft);
+  if (index.found.size >= MOST_KEPT) index.found.clear();
+  index.found.set(query, found);
+  return found.slice(0, most);
+}
+
+/** Whether words are, one by one, a name that some food goes by. */
+export function isVeryName(words: string, index: FoodIndex): boolean {
+  return index.byKey.has(keyOf(partsOfName(words).all));
+}
+
+const MOST_FOUND = 12;
+
+function findFoods(name: string, index: FoodIndex, country: Country, soft: readonly Attribute[]): readonly FoodMatch[] {
+  const parts = partsOfName(name.slice(0, 300));
+  if (parts.all.length === 0 || parts.all.length > MOST_WORDS) return [];
+  const best = new Map<string, FoodMatch & { readonly unsaid: number; readonly place: number }>();
+  const named = index.byKey.get(keyOf(parts.all)) ?? index.byKey.get(keyOf(parts.telling)) ?? [];
+  const most = named.some(({ stands }) => stands) ? AT_MOST.several - 0.01 : 1;
+  const consider = (asked: Asked, aliases: Iterable<Alias>): void => {
+    for (const alias of aliases) {
+      if (alias.country && alias.country !== country) continue;
+      const full = verdict(asked, alias, index);
+      const said = full.isExact || soft.some((hint) => alias.tags.has(hint)) ? full : { ...full, score: Math.min(full.score, most) };
+      const before = best.get(alias.food.id);
+      if (said.score < LEAST || (before && (before.score > said.score || (before.score === said.score && (before.isExact || !said.isExact))))) continue;
+      best.set(alias.food.id, { ...said, foodId: alias.food.id, place: before?.place ?? best.size });
+    }
+  };
+  const asked = (which: NameParts, slipped: boolean): Asked => ({ ...which, key: keyOf(which.all), plainKey: index.byKey.has(keyOf(which.all)) ? keyOf(which.all) : keyOf(which.telling), soft, slipped });
+  consider(asked(parts, false), named);
+  if (![...best.values()].some(({ isExact, score }) => isExact && score > SURE)) {
+    const readings = [parts, ...slippedCores(parts, index)];
+    readings.forEach((reading, i) => {
+      consider(asked(reading, i > 0), new Set(reading.core.flatMap((word) => index.byWord.get(word) ?? [])));
+    });
+  }
+  return [...best.values()]
+    .sort((a, b) => b.score - a.score || Number(b.isExact) - Number(a.isExact) || a.unsaid - b.unsaid || a.place - b.place)
+    .slice(0, MOST_FOUND)
+    .map(({ foodId, score, isExact, conflicts, byCountry }) => ({ foodId, score, isExact, conflicts, byCountry }));
+}

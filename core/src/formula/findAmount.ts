@@ -1,0 +1,120 @@
+import { type Amount, type ReadAmount, readAmount, unitById } from '../quantity';
+import { type Doubt } from './formula';
+
+const OF_A_FRUIT = /^((?:finely\s+)?(?:grated\s+)?(juice|zest|rind|peel))\s+(?:of|from)\s+(.*)$/i;
+/** "Pinch of salt", "splash milk", "heaping scoop whey": one of it, though nobody wrote the one. */
+const BARE_MEASURE =
+  /^(?:(?:an?|some|another)\s+)?((?:(?:good|generous|small|large|big|heap(?:ed|ing)|rounded|level|scant|tiny|little)\s+)?(?:pinch|dash|knob|handful|drop|sprinkle|sprinkling|splash|drizzle|glug|dusting|squeeze|squirt|dollop|pat|smidgen|shot|scoop|cup|tablespoon|teaspoon|tbsp|tsp|tin|can|stick|slice|packet|sachet|spritz|spray)\b)(?=\s+\S)/i;
+/** "A little oil", "some milk", "a bit of butter". */
+const A_LITTLE = /^(?:an?\s+)?(?:little|bit|touch)(?:\s+(?:of|bit\s+of))?\s+(?=\S)|^some\s+(?=[a-z])/i;
+const CONTAINERS = /^(?:cans?|tins?|packets?|sachets?|packs?|packages?|pkg|jars?|tubs?|cartons?|pots?|bars?|blocks?|box(?:es)?|bags?|bottles?|pouch(?:es)?)\b\.?\s*(?:of\s+)?/i;
+
+/** The amount of a line, as far as it can be told without knowing the food. */
+export interface Found {
+  readonly amount?: Amount;
+  readonly amountText: string;
+  readonly rest: string;
+  readonly doubts: readonly Doubt[];
+  readonly unitGiven: boolean;
+  /** The container that the amount speaks of: "can", "tin", "jar". */
+  readonly container?: string;
+  /** The amount that another in brackets took the place of. */
+  readonly instead?: Amount;
+}
+
+function fromRead(read: ReadAmount): Found {
+  const counted = unitById(read.amount.unit).kind === 'count';
+  const container = counted ? undefined : CONTAINERS.exec(read.rest)?.[0];
+  const rest = (container ? read.rest.slice(container.length) : read.rest).replace(/^more\s+/i, '');
+  const said = container?.trim().split(/\s/)[0]?.toLowerCase() ?? (read.amount.unit === 'can' ? 'can' : undefined);
+  return {
+    amount: read.amount,
+    amountText: read.text.replace(/\s+of$/i, ''),
+    rest,
+    doubts: read.doubts.map((code) => ({ code })),
+    unitGiven: read.unitGiven,
+    ...(said ? { container: said } : {}),
+  };
+}
+
+/** "Flour 200 g", "Salt: 1 tsp", "flour - about 200 g": the amount stands behind the name. */
+function amountBehind(body: string): Found | undefined {
+  const split = /^([^\d½⅓⅔¼¾⅛]*[\p{L})])\s*[:,–—-]?\s+((?:(?:about|approx\.?|approximately|around|roughly|ca\.?)\s+)?~?(?:\d|[½⅓⅔¼¾⅛])[^\n]{0,40})$/iu.exec(body.slice(0, 160));
+  if (!split?.[1] || !split[2]) return undefined;
+  const read = readAmount(split[2]);
+  return read && read.rest === '' ? { ...fromRead(read), rest: split[1].replace(/\s+(?:about|approx\.?|around|roughly|ca\.?)$/i, '') } : undefined;
+}
+
+/** "1 cup sugar + 2 tbsp": what is added behind the name belongs to the amount in front of it. */
+function withAddedAmount(body: string): string {
+  const joint = /\s(?:\+|plus)\s+(?=\d|[½⅓⅔¼¾⅛])/i.exec(body);
+  if (!joint || body.length > 160) return body;
+  const [head, tail] = [readAmount(body.slice(0, joint.index)), readAmount(body.slice(joint.index + joint[0].length))];
+  return head?.unitGiven && head.rest && tail?.unitGiven && tail.rest === '' ? `${head.text} plus ${tail.text} ${head.rest}` : body;
+}
+
+function ofFruit(body: string): Found | undefined {
+  const said = OF_A_FRUIT.exec(body);
+  if (!said?.[2] || !said[3]) return undefined;
+  const read = readAmount(said[3]) ?? readAmount(said[3].replace(/^(?:an?|the)\s+/i, '1 '));
+  const rest = `${read ? read.rest : said[3]} ${said[2].toLowerCase()}`;
+  return read ? { ...fromRead(read), rest } : { amountText: '', rest, doubts: [], unitGiven: false };
+}
+
+function firstAmount(text: string): Found {
+  const body = withAddedAmount(text);
+  const fruit = ofFruit(body);
+  if (fruit) return fruit;
+  const plain = readAmount(body);
+  if (plain && !(plain.amount.unit === 'piece' && A_LITTLE.test(body))) return fromRead(plain);
+  const bare = BARE_MEASURE.exec(body);
+  const read = bare ? readAmount(`1 ${body.slice(bare[0].length - (bare[1] ?? '').length)}`) : undefined;
+  if (bare && read?.unitGiven) return { ...fromRead(read), amountText: bare[0].trim() };
+  const little = A_LITTLE.exec(body);
+  if (little) return { amount: { value: 1, unit: 'little' }, amountText: little[0].trim(), rest: body.slice(little[0].length), doubts: [], unitGiven: true };
+  return amountBehind(body) ?? { amountText: '', rest: body, doubts: [], unitGiven: false };
+}
+
+function isWeightOrVolume(amount: Amount): boolean {
+  return unitById(amount.unit).kind !== 'count';
+}
+
+/** A second amount in brackets or behind a slash: a weight wins over a volume or a count, "each" and cans multiply. */
+function settleSecondAmount(found: Found): Found {
+  const slash = /^\s*[/|]\s*(?=[\d½⅓⅔¼¾⅛])/.exec(found.rest);
+  if (slash && found.amount) {
+    const other = readAmount(found.rest.slice(slash[0].length));
+    if (other && isWeightOrVolume(other.amount)) return chooseAmount({ ...found, rest: other.rest }, other, false);
+  }
+  const bracket = /[([]([^()[\]]*)[)\]]/.exec(found.rest);
+  const inside = bracket?.[1] === undefined ? undefined : readAmount(bracket[1]);
+  if (!bracket || !inside || !inside.unitGiven || !isWeightOrVolume(inside.amount)) return found;
+  const rest = `${found.rest.slice(0, bracket.index)} ${found.rest.slice(bracket.index + bracket[0].length)}`.trim();
+  const container = CONTAINERS.exec(rest);
+  const boxed = container !== null && bracket.index === 0;
+  const drained = /drained/i.test(bracket[1] ?? '');
+  const each = /\beach\b/i.test(bracket[1] ?? '') || boxed || found.amount?.unit === 'can' || found.amount?.unit === 'packet' || found.amount?.unit === 'pot';
+  const held = boxed ? { container: container[0].trim().split(/\s/)[0]?.toLowerCase() ?? '' } : {};
+  const chosen = chooseAmount({ ...found, ...held, rest: boxed ? rest.slice(container[0].length) : rest }, inside, each);
+  if (!drained) return chosen;
+  const { container: _container, ...bare } = chosen;
+  return bare;
+}
+
+function chooseAmount(found: Found, second: ReadAmount, each: boolean): Found {
+  const first = found.amount;
+  const firstKind = first && unitById(first.unit).kind;
+  if (firstKind === 'mass') return found;
+  if (firstKind === 'volume' && unitById(second.amount.unit).kind !== 'mass') return found;
+  const count = first && each ? (first.high === undefined ? first.value : (first.value + first.high) / 2) : 1;
+  const { value, high, unit } = second.amount;
+  const amount = high === undefined ? { value: value * count, unit } : { value: value * count, high: high * count, unit };
+  const text = `${found.amountText} (${count === 1 ? '' : `${String(count)} × `}${second.text})`.trim();
+  const rest = found.rest.replace(/\s+,/g, ',').replace(/\s{2,}/g, ' ');
+  return { ...found, amount, amountText: first ? text : second.text, rest, doubts: first ? [...found.doubts, { code: 'two-amounts' }] : found.doubts, unitGiven: true, ...(first && !each ? { instead: first } : {}) };
+}
+
+/** Amount, and what is left of the line, from an ingredient line without its list mark. */
+export function findAmount(body: string): Found {
+  return settleSecondAmount(firstAmount(body));
+}
