@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkComposition, type Food, matchFood, readLine, type RoleName, stockLarder } from '@fellmist/core';
+import { checkComposition, type Food, lineState, matchFood, readLine, type RoleName, stockLarder } from '@fellmist/core';
 import Papa from 'papaparse';
 import { loadShippedLarder } from './load';
 
@@ -23,14 +23,14 @@ describe('the shipped foods', () => {
     expect(exceptions.filter(({ reason }) => reason.length < 20)).toEqual([]);
   });
 
-  test('there are at least 260, each with a source, a way to weigh a spoon or piece, and a thirst with its mark and spread or none', () => {
-    expect(shipped.foods.length).toBeGreaterThanOrEqual(260);
+  test('there are at least 560, each with a source, a way to weigh a spoon or piece, and a thirst with its mark and spread or none', () => {
+    expect(shipped.foods.length).toBeGreaterThanOrEqual(560);
     for (const { id, densityGPerMl, measuresG, thirst, source } of shipped.foods) {
       expect([id, source.length > 0, densityGPerMl !== undefined || Object.keys(measuresG).length > 0]).toEqual([id, true, true]);
       const isSpread = !thirst || thirst.gPerG === 0 || (thirst.sd > 0 && thirst.sd < thirst.gPerG);
       expect([id, isSpread, thirst?.source === '']).toEqual([id, true, false]);
     }
-    expect(shipped.foods.filter(({ thirst }) => !thirst).map(({ id }) => id)).toEqual(['gelatine', 'agar']);
+    expect(shipped.foods.filter(({ thirst }) => !thirst).map(({ id }) => id)).toEqual(['gelatine', 'agar', 'jelly-crystals', 'jelly-crystals-free']);
   });
 
   test('sugars and polyols told apart never exceed their sums', () => {
@@ -55,7 +55,7 @@ describe('the shipped foods', () => {
       ['all-purpose flour', 'plain flour'],
       ['baking soda', 'bicarbonate of soda'],
       ['cornstarch', 'cornflour'],
-      ['heavy cream', 'double cream'],
+      ['heavy whipping cream', 'heavy cream'],
       ['confectioners’ sugar', 'icing sugar'],
       ['quark', 'low-fat curd cheese'],
       ['garbanzo beans', 'chickpeas'],
@@ -64,8 +64,14 @@ describe('the shipped foods', () => {
   });
 
   test('every food is found by each of its own names', () => {
-    const names = shipped.foods.flatMap(({ id, name, synonyms }) => [name, ...synonyms].map((words) => [words, id]));
-    expect(names.map(([words = '']) => [words, readLine(`100 g ${words}`, 'l1', larder, 'us').foodId])).toEqual(names);
+    const names = shipped.foods.flatMap(({ id, name, synonyms, usual }) => [
+      ...[name, ...synonyms, ...(usual?.us ?? [])].map((words) => [words, id, 'us'] as const),
+      ...(usual?.uk ?? []).map((words) => [words, id, 'uk'] as const),
+    ]);
+    const read = (words: string, kitchen: 'us' | 'uk') => readLine(`100 g ${words}`, 'l1', larder, kitchen);
+    expect(names.map(([words, , kitchen]) => [words, read(words, kitchen).foodId, kitchen, lineState(read(words, kitchen))])).toEqual(names.map((row) => [...row, 'sure']));
+    const several = shipped.foods.flatMap(({ standsFor = [] }) => standsFor);
+    expect(several.filter((words) => lineState(read(words, 'us')) === 'sure')).toEqual([]);
   });
 
   test('a slip of the keyboard is forgiven, and a stranger is not taken for a friend', () => {

@@ -17,6 +17,12 @@ export function food(id: string): Food {
   return found;
 }
 
+/** The larder with one figure of a food unknown. */
+export function larderNotKnowing(id: string, figure: keyof Food['per100g']): Larder {
+  const { [figure]: _gone, ...per100g } = food(id).per100g;
+  return stockLarder(shipped.foods.map((one) => (one.id === id ? { ...one, per100g } : one)));
+}
+
 /** Foods and grams as they go into a bowl: { 'plain-flour': 200 }. */
 export function mixOf(grams: Readonly<Record<string, number>>): readonly Measured[] {
   return Object.entries(grams).map(([id, massG]) => ({ food: food(id), massG }));

@@ -48,9 +48,13 @@ describe('a recipe as people keep it', () => {
   test('a yield in the title, a rule between sections, a method on its heading’s line and short sizes are understood', () => {
     const read = formulaOf('Hotcakes (serves 3-4)\n* 2 lg eggs\nsea salt, to finish\n---\nMethod: Whisk and fry.');
     expect([read.title, read.portions, read.method]).toEqual(['Hotcakes', 3, ['Whisk and fry.']]);
-    expect(allLines(read).map(({ massG }) => massG)).toEqual([100, undefined]);
+    expect(allLines(read).map(({ massG, basis }) => [massG, basis])).toEqual([
+      [100, 'piece'],
+      [0.3, 'custom'],
+    ]);
     const { figures } = totalsOf(read, larder);
-    expect([figures.energyKcal.gaps, figures.sodiumMg.gaps]).toEqual([[], ['l2']]);
+    expect([figures.energyKcal.gaps, figures.sodiumMg.gaps]).toEqual([[], []]);
+    expect(figures.sodiumMg.sd).toBeGreaterThan(0.2 * figures.sodiumMg.amount);
   });
 
   test('a weight in brackets wins over a cup, a can is opened, a slash gives the same amount twice', () => {
@@ -167,16 +171,16 @@ describe('lines as people squeeze them', () => {
     ['1 cup plus 1 tbsp milk', ['1 cup plus 1 tbsp whole-milk']],
     ['¼ tsp each salt and baking powder', ['¼ tsp salt', '¼ tsp baking-powder']],
     ['1 tsp each of cinnamon, ginger and cloves', ['1 tsp cinnamon', '1 tsp ginger', '1 tsp cloves']],
-    ['3 tbsp almond flour, 1 tbsp cocoa, 1 egg, splash of milk', ['3 tbsp almond-flour', '1 tbsp cocoa', '1 egg', 'whole-milk']],
+    ['3 tbsp almond flour, 1 tbsp cocoa, 1 egg, splash of milk', ['3 tbsp almond-flour', '1 tbsp cocoa', '1 egg', 'splash whole-milk']],
     ['1 egg + 1 yolk', ['1 egg', '1 egg-yolk']],
-    ['zest and juice of 1 lemon, 50 g sugar', ['1 lemon-zest', '50 g sugar']],
+    ['zest and juice of 1 lemon, 50 g sugar', ['1 lemon-zest', '1 lemon-juice', '50 g sugar']],
     ['butter, 50 g', ['50 g butter']],
     ['Cream cheese, 200 g', ['200 g cream-cheese']],
     ['2 eggs, 1 beaten', ['2 egg']],
     ['250 g flour, 50 g for dusting', ['250 g plain-flour']],
     ['100 g butter, softened, plus 20 g for the tin', ['100 g butter']],
     ['200 g chocolate, 70 % cocoa', ['200 g dark-chocolate']],
-    ['1 cup milk, 2% fat', ['1 cup whole-milk']],
+    ['1 cup milk, 2% fat', ['1 cup semi-skimmed-milk']],
   ])('%s', (text, lines) => {
     expect(read(text)).toEqual(lines);
   });

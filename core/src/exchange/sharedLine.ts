@@ -66,7 +66,7 @@ function joinedSeasonings(line: string, larder: Larder): readonly string[] | und
 /** The ingredients that share a line: an amount for each of several foods, or several amounts and foods between commas. */
 export function ingredientsIn(line: string, larder: Larder): readonly string[] {
   if (line.length > LONGEST) return [line];
-  const special = mixture(line) ?? bothOfAFruit(line) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder);
+  const special = mixture(line) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder);
   if (special) return special;
   const isIngredient = (one: string): boolean => {
     const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
@@ -79,5 +79,5 @@ export function ingredientsIn(line: string, larder: Larder): readonly string[] {
     if (last !== undefined && (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one))) listed[listed.length - 1] = `${last}${one}${joint}`;
     else listed.push(one + joint);
   }
-  return listed.map((one) => one.replace(JOINT, ''));
+  return listed.map((one) => one.replace(JOINT, '')).flatMap((one) => bothOfAFruit(one) ?? [one]);
 }

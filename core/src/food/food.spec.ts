@@ -23,9 +23,10 @@ describe('energy by the regulations', () => {
     expect(energyByFactors({ ...dry, ...parts }, 'eu')).toBeCloseTo(kcal, 9);
   });
 
-  // 21 CFR 101.9(c)(1)(i): erythritol 0.2; FDA guidance of 2020: allulose 0.4 kcal/g.
+  // 21 CFR 101.9(c)(1)(i)(F): erythritol 0, maltitol 2.1, from memory; FDA guidance of 2020: allulose 0.4 kcal/g.
   test('US: erythritol and allulose', () => {
-    expect(energyByFactors({ ...dry, carbohydrateG: 10, polyolsG: 10, erythritolG: 10 }, 'us')).toBeCloseTo(2, 9);
+    expect(energyByFactors({ ...dry, carbohydrateG: 10, polyolsG: 10, erythritolG: 10 }, 'us')).toBeCloseTo(0, 9);
+    expect(energyByFactors({ ...dry, carbohydrateG: 10, polyolsG: 10 }, 'us', { maltitol: 10 })).toBeCloseTo(21, 9);
     expect(energyByFactors({ ...dry, carbohydrateG: 10, alluloseG: 10 }, 'us')).toBeCloseTo(4, 9);
   });
 

@@ -64,6 +64,8 @@ export interface Food {
   readonly usual?: Readonly<Partial<Record<Country, readonly string[]>>>;
   /** Names of several foods that this one may stand for, marked: "protein powder". */
   readonly standsFor?: readonly string[];
+  /** The food whose rules, limits and cautions it shares: heavy cream is swapped as double cream is. */
+  readonly like?: string;
   /** What it is, without how it is: "milk" of powdered skimmed milk. */
   readonly head?: string;
   /** How it is: dried, fat-free, sweetened, of a flavour. */

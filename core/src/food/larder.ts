@@ -37,10 +37,10 @@ export interface Larder {
  * Where a part that is to be taken off is unknown nothing is taken off for it and the figure is marked unknown, so that it
  * can be shown as "at least" with a gap.
  */
-function gramFigures({ per100g, per100gHalf }: Food): GramFigures {
+function gramFigures({ per100g, per100gHalf, polyolsBy }: Food): GramFigures {
   const reckoned = (name: Summed): readonly [figure: number, isKnown: boolean] => {
     if (name === 'energyEu' || name === 'energyUs') {
-      const energy = energyByFactors(per100g, name === 'energyEu' ? 'eu' : 'us');
+      const energy = energyByFactors(per100g, name === 'energyEu' ? 'eu' : 'us', polyolsBy);
       return [energy ?? 0, energy !== undefined];
     }
     if (!isCarbCount(name)) return [per100g[name] ?? 0, per100g[name] !== undefined];

@@ -25,3 +25,4 @@ export {
 } from './totals';
 export { type EnergyShares, energySharesOf, type Loss, type Views, viewsOf, type Yield, yieldOf } from './views';
 export { findAmount } from './findAmount';
+export { linesNamed } from './linesNamed';

@@ -1,4 +1,4 @@
-import { type Attribute, type Country, countryOf, customaryMass, type Food, foodInHand, type FoodMatch, isVeryName, type Larder, LIKELY, massOf, matchFood, saysOnlyHow, SURE } from '../food';
+import { type Attribute, type Country, countryOf, customaryMass, type Food, foodInHand, type FoodMatch, isVeryName, type Larder, LIKELY, massOf, matchFood, namesSomething, saysOnlyHow, SURE } from '../food';
 import { type MeasureSystem, readAmount, unitById } from '../quantity';
 import { findAmount, type Found } from './findAmount';
 import { type Doubt, type DoubtCode, type Line } from './formula';
@@ -80,9 +80,10 @@ function nameOf(rest: string, reader: Reader): Named {
   const { name, other } = firstChoice(start, reader);
   const readings = readingsOf(name, behind, reader);
   const [plain] = readings;
-  const namesMore = (used: readonly string[]): boolean => used[0] !== undefined && used[0] === behind[0] && !saysOnlyHow(used[0]);
-  const exact = readings.slice(1).filter(({ name: words, matches, used }, i) => scoreOf(matches) >= SURE && (isVeryName(words, reader.larder.index) || (i === 1 && namesMore(used))));
-  const chosen = (plain && plain.used.length > 0 && (plain.matches[0]?.isExact ?? false) && !exact.some(({ used }) => used.length > plain.used.length) ? plain : exact.at(-1)) ?? plain;
+  const further = readings.slice(1).filter(({ matches, used }) => scoreOf(matches) >= SURE && used.length >= (plain?.used.length ?? 0));
+  const veryName = further.find(({ name: words }) => isVeryName(words, reader.larder.index));
+  const turned = behind[0] !== undefined && namesSomething(behind[0]) ? further.find(({ used }) => used[0] === behind[0] && used.length > (plain?.used.length ?? 0)) : undefined;
+  const chosen = veryName ?? turned ?? plain;
   const note = [...behind.filter((chunk) => !chosen?.used.includes(chunk)), ...(other ? [`or ${other}`] : [])].join(', ');
   return { name: chosen?.name ?? name, matches: chosen?.matches ?? [], doubts: other ? [{ code: 'alternative', detail: other }] : [], ...(note ? { note } : {}) };
 }

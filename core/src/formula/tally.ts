@@ -1,4 +1,4 @@
-import { type Allergen, ALLERGENS, type Food, type GramFigures, kindIdOf, type Larder, type MassBasis, massSpread, SUMMED } from '../food';
+import { type Allergen, ALLERGENS, answersTo, type Food, type GramFigures, type Larder, type MassBasis, massSpread, SUMMED } from '../food';
 import { AT, bringsOf, BROUGHT, type Sums, zeros } from '../role';
 import { type Line } from './formula';
 
@@ -12,7 +12,9 @@ export const ROW = BRINGS_AT + BROUGHT.length;
 export interface Tally {
   readonly lineId: string;
   readonly massG: number | undefined;
-  readonly kindId: string | undefined;
+  /** Names by which rules and cautions know its food; none where there is no food, or nothing of it. */
+  readonly names: readonly string[];
+  readonly isKnown: boolean;
   /** Figures, variances, worst cases and what it brings, one after the other. */
   readonly row: readonly number[];
   /** Bit i is set where figure i of `SUMMED` is unknown. */
@@ -22,6 +24,7 @@ export interface Tally {
   readonly mayContain: number;
 }
 
+const NO_NAMES: readonly string[] = [];
 export const NO_ROW: readonly number[] = zeros(ROW);
 const ALL_UNKNOWN = 2 ** SUMMED.length - 1;
 /** Two standard deviations of how the grams were found are taken as the most that they are off by. House value. */
@@ -41,7 +44,7 @@ interface PerGram {
   readonly row: readonly number[];
   readonly unknown: number;
   readonly open: number;
-  readonly kindId: string;
+  readonly names: readonly string[];
   readonly contains: number;
   readonly mayContain: number;
 }
@@ -73,7 +76,7 @@ function perGramOf(food: Food, line: Line, ready: GramFigures): PerGram {
       row: rowPerGram(food, basis, melted, beaten, ready),
       unknown,
       open,
-      kindId: kindIdOf(food),
+      names: answersTo(food),
       contains: bitsOf(food.allergens),
       mayContain: bitsOf(food.mayContain),
     };
@@ -94,7 +97,7 @@ function rowOf({ row: each }: PerGram, massG: number): readonly number[] {
 function tallyOfUnknown({ id, massG }: Line): Tally {
   const row = NO_ROW.slice();
   if (massG) row[BRINGS_AT + AT.massG] = massG;
-  return { lineId: id, massG, kindId: undefined, row, unknown: massG === 0 ? 0 : ALL_UNKNOWN, contains: 0, mayContain: 0 };
+  return { lineId: id, massG, names: NO_NAMES, isKnown: false, row, unknown: massG === 0 ? 0 : ALL_UNKNOWN, contains: 0, mayContain: 0 };
 }
 
 /** What a line adds. Within a part, `sumOfPart` of sumTree.ts has each line's tally at hand already. */
@@ -107,7 +110,8 @@ export function tallyOf(line: Line, larder: Larder): Tally {
   return {
     lineId: line.id,
     massG,
-    kindId: massG === 0 ? undefined : per1.kindId,
+    names: massG === 0 ? NO_NAMES : per1.names,
+    isKnown: true,
     row: massG ? rowOf(per1, massG) : NO_ROW,
     unknown: massG === 0 ? 0 : massG === undefined ? per1.open : per1.unknown,
     contains: per1.contains,

@@ -1,4 +1,4 @@
-import { kindIdOf, type Larder } from '../food';
+import { answersTo, type Larder } from '../food';
 import { broughtBy, type Part, sumsOfPart } from '../formula';
 import { AT } from '../role';
 import { type ProductClass, type ProteinLimit } from './productClass';
@@ -19,10 +19,10 @@ export function overProtein(part: Part, product: ProductClass, larder: Larder): 
   const powders = part.lines.flatMap((line) => {
     const mineG = broughtBy(line, larder)[AT.powderG] ?? 0;
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    return food && mineG > 0 ? [{ kindId: kindIdOf(food), lineId: line.id, mineG }] : [];
+    return food && mineG > 0 ? [{ names: answersTo(food), lineId: line.id, mineG }] : [];
   });
   return product.protein.flatMap((limit) => {
-    const mine = powders.filter(({ kindId }) => limit.foods.includes(kindId));
+    const mine = powders.filter(({ names }) => names.some((name) => limit.foods.includes(name)));
     const share = mine.reduce((sum, { mineG }) => sum + mineG, 0) / dryG;
     return mine.length > 0 && share > limit.mostShare + 1e-9 ? [{ limit, share, lineIds: mine.map(({ lineId }) => lineId) }] : [];
   });

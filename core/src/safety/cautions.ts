@@ -50,7 +50,7 @@ interface FoodLists {
   readonly ofRule: readonly (readonly number[])[];
   readonly count: number;
   /** The foods asked for last, and the rules that they allow: an edit of grams changes neither. */
-  last: { readonly kindIds: readonly string[]; readonly rules: readonly CautionRule[] };
+  last: { readonly names: readonly string[]; readonly rules: readonly CautionRule[] };
 }
 
 const lists = new WeakMap<readonly CautionRule[], FoodLists>();
@@ -67,7 +67,7 @@ function foodLists(rules: readonly CautionRule[]): FoodLists {
       return place;
     }),
   );
-  const fresh: FoodLists = { byFood, ofRule, count, last: { kindIds: ['none asked yet'], rules: [] } };
+  const fresh: FoodLists = { byFood, ofRule, count, last: { names: ['none asked yet'], rules: [] } };
   lists.set(rules, fresh);
   return fresh;
 }
@@ -91,21 +91,21 @@ function isDue(when: CautionCase, present: Present): boolean {
   return when.portionsAbove === undefined || present.portions > when.portionsAbove;
 }
 
-function kindIdsOf(formula: Formula, larder: Larder): readonly string[] {
-  const kindIds: string[] = [];
-  for (const part of formula.parts) for (const { kindId } of sumOfPart(part, larder).tallies) if (kindId !== undefined) kindIds.push(kindId);
-  return kindIds;
+function namesOf(formula: Formula, larder: Larder): readonly string[] {
+  const found: string[] = [];
+  for (const part of formula.parts) for (const { names } of sumOfPart(part, larder).tallies) found.push(...names);
+  return found;
 }
 
 /** The rules each of whose lists holds a food of the formula, or that have none. */
-function rulesFor(kindIds: readonly string[], rules: readonly CautionRule[]): readonly CautionRule[] {
+function rulesFor(names: readonly string[], rules: readonly CautionRule[]): readonly CautionRule[] {
   const lists = foodLists(rules);
   const { last, byFood, ofRule, count } = lists;
-  if (last.kindIds.length === kindIds.length && last.kindIds.every((id, i) => id === kindIds[i])) return last.rules;
+  if (last.names.length === names.length && last.names.every((id, i) => id === names[i])) return last.rules;
   const held = new Uint8Array(count);
-  for (const id of kindIds) for (const place of byFood.get(id) ?? []) held[place] = 1;
+  for (const id of names) for (const place of byFood.get(id) ?? []) held[place] = 1;
   const allowed = rules.filter((_rule, i) => (ofRule[i] ?? []).every((place) => held[place] === 1));
-  lists.last = { kindIds, rules: allowed };
+  lists.last = { names, rules: allowed };
   return allowed;
 }
 
@@ -115,7 +115,7 @@ export function cautionsFor(formula: Formula, totals: Totals, larder: Larder, ru
   const polyolsG = totals.figures.polyolsG.amount;
   const portions = formula.portions > 0 ? formula.portions : 1;
   const present: Present = { method: methodText(formula.method), product, polyolShare: massG > 0 ? polyolsG / massG : 0, polyolPortionG: polyolsG / portions, portions };
-  return rulesFor(kindIdsOf(formula, larder), rules).filter((rule) => isDue(rule.when, present));
+  return rulesFor(namesOf(formula, larder), rules).filter((rule) => isDue(rule.when, present));
 }
 
 export interface AllergenReport {
@@ -137,7 +137,7 @@ export function allergensOf(formula: Formula, larder: Larder): AllergenReport {
     for (const tally of sumOfPart(part, larder).tallies) {
       contains |= tally.contains;
       mayContain |= tally.mayContain;
-      if (tally.kindId === undefined && tally.unknown !== 0) (unknownLines ??= []).push(tally.lineId);
+      if (!tally.isKnown && tally.unknown !== 0) (unknownLines ??= []).push(tally.lineId);
     }
   }
   const named = (bits: number): readonly Allergen[] => (bits === 0 ? [] : ALLERGENS.filter((_allergen, i) => (bits >> i) & 1));

@@ -1,4 +1,4 @@
-import { againstDiet, barredAllergens, type Diet, foodInHand, type Food, kindIdOf, type Larder, type School } from '../food';
+import { againstDiet, answersTo, barredAllergens, type Diet, foodInHand, type Food, kindIdOf, type Larder, type School } from '../food';
 import { type Counting, COUNTING, type Figure, type Line, totalsOf, viewsOf, type Views } from '../formula';
 import { classOf } from '../product';
 import { type LedgerRole, ROLE_FACTS } from '../role';
@@ -25,10 +25,10 @@ function standIns(rule: SwapRule, larder: Larder): readonly Food[] {
 export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: Larder, diet?: Diet, classId?: string): readonly Candidate[] {
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   if (!food || line.massG === undefined) return [];
-  const kindId = kindIdOf(food);
+  const [names, kindId] = [answersTo(food), kindIdOf(food)];
   return rules
     .filter((rule) => {
-      if (!rule.from.includes(kindId) || (rule.classes && classId !== undefined && !rule.classes.includes(classId))) return false;
+      if (!names.some((name) => rule.from.includes(name)) || (rule.classes && classId !== undefined && !rule.classes.includes(classId))) return false;
       if (!rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== kindId)) return false;
       const added = rule.side.flatMap((side) => (side.kind === 'add' ? (foodInHand(side.foodId, larder) ?? []) : []));
       return !diet || [...standIns(rule, larder), ...added].every((one) => barredAllergens(one, diet).length === 0);

@@ -1,4 +1,4 @@
-import { foodInHand, kindIdOf, type Larder } from '../food';
+import { answersTo, foodInHand, kindIdOf, type Larder } from '../food';
 import { allLines, type Line, type Part, sumsOfPart, broughtBy } from '../formula';
 import { gramsNumber } from '../quantity';
 import { addTimes, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
@@ -43,16 +43,16 @@ function replaceAction(part: Part, line: Line, rule: SwapRule, share: number, la
 function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number, larder: Larder, classId: string): ProposalAction | undefined {
   if (change.kind === 'step') return !change.classes || change.classes.includes(classId) ? { kind: 'step', text: change.text } : undefined;
   const massG = ((change.kind === 'add' ? change.byClass?.[classId] : undefined) ?? change.gramsPerGram) * fromMassG;
-  const kindOf = (line: Line): string | undefined => {
+  const isOneOf = (line: Line, ids: readonly string[]): boolean => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    return food && kindIdOf(food);
+    return food !== undefined && answersTo(food).some((name) => ids.includes(name));
   };
   if (massG <= 0) return undefined;
   if (change.kind === 'add') {
-    const present = part.lines.find((line) => line.id !== swapped.id && kindOf(line) === change.foodId);
+    const present = part.lines.find((line) => line.id !== swapped.id && isOneOf(line, [change.foodId]));
     return { kind: 'add', foodId: present?.foodId ?? foodInHand(change.foodId, larder)?.id ?? change.foodId, massG, why: 'side change' };
   }
-  const present = part.lines.find((line) => line.id !== swapped.id && change.foodIds.includes(kindOf(line) ?? '') && (line.massG ?? 0) > 0);
+  const present = part.lines.find((line) => line.id !== swapped.id && isOneOf(line, change.foodIds) && (line.massG ?? 0) > 0);
   return present?.massG === undefined ? undefined : { kind: 'less', lineId: present.id, massG: Math.min(massG, present.massG), why: 'side change' };
 }
 

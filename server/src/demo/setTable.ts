@@ -3,10 +3,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { formulaSchema, lookedUpSchema, type ShippedLarder } from '@fellmist/contract';
 import {
-  allLines,
   type Craft,
   type Larder,
-  matchFood,
+  linesNamed,
   openSwap,
   readRecipeText,
   settleAll,
@@ -50,8 +49,7 @@ function steadyId(name: string): string {
 }
 
 function swap(sheet: Worksheet, from: string, rule: SwapRule, share: number, larder: Larder, craft: Craft): Worksheet {
-  const foodId = matchFood(from, larder.index)[0]?.foodId;
-  const line = allLines(sheet.rebuild).find((candidate) => candidate.foodId === foodId);
+  const [line] = linesNamed(sheet.rebuild, from, larder);
   if (!line) throw new Error(`demo household: no line holds "${from}"`);
   const opened = openSwap(sheet, line.id, rule, share, larder);
   if (!opened.ok) throw new Error(`demo household: ${opened.error}`);

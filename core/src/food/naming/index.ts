@@ -1,3 +1,3 @@
 export { type Attribute, isAttribute } from './grammar';
 export { type FoodIndex, type FoodMatch, indexFoods, isVeryName, LIKELY, matchFood, SURE } from './match';
-export { likeness, partsOfName, renamer, saysOnlyHow, tellingWords, type WordGroup } from './words';
+export { likeness, namesSomething, partsOfName, renamer, saysOnlyHow, tellingWords, type WordGroup } from './words';

@@ -32,6 +32,7 @@ interface Alias extends NameParts {
   readonly country: Country | undefined;
   /** The name stands for several foods, of which this is a sensible one. */
   readonly stands: boolean;
+  readonly isHead: boolean;
 }
 
 export interface FoodIndex {
@@ -64,9 +65,9 @@ function namesOf({ name, synonyms, usual, standsFor, head }: Food): readonly Cal
   ];
 }
 
-function aliasOf({ name, country, stands = false }: Called, food: Food): Alias {
+function aliasOf({ name, country, stands = false, isHead = false }: Called, food: Food): Alias {
   const parts = partsOfName(name);
-  return { ...parts, food, key: keyOf(parts.all), tags: new Set([...parts.attributes, ...(food.attributes ?? [])]), country, stands };
+  return { ...parts, food, key: keyOf(parts.all), tags: new Set([...parts.attributes, ...(food.attributes ?? [])]), country, stands, isHead };
 }
 
 function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {
@@ -135,7 +136,7 @@ function verdict(asked: Asked, alias: Alias, index: FoodIndex): Omit<FoodMatch, 
   if (asked.percent !== undefined) costs.push(costOfPercent(asked.percent, alias.food, alias.percent));
   for (const hint of asked.soft) costs.push(costOf(hint, alias.food, alias.tags) >= CONFLICT ? CONFLICT : 0);
   const conflicts = costs.some((cost) => cost >= CONFLICT);
-  const isExact = alias.key === asked.key || alias.key === asked.plainKey;
+  const isExact = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
   const hinted = new Set<Attribute>([...claims, ...asked.soft]);
   const unsaid = isExact ? 0 : [...alias.tags].reduce((sum, tag) => sum + (hinted.has(tag) ? 0 : costUnsaid(tag)), alias.percent !== undefined && asked.percent === undefined ? 0.05 : 0);
   const claimed = costs.reduce((sum, cost) => sum + Math.min(cost, 0.3), 0);
@@ -209,7 +210,7 @@ function findFoods(name: string, index: FoodIndex, country: Country, soft: reado
     });
   }
   return [...best.values()]
-    .sort((a, b) => b.score - a.score || Number(b.isExact) - Number(a.isExact) || a.unsaid - b.unsaid || a.place - b.place)
+    .sort((a, b) => b.score - a.score || Number(b.isExact) - Number(a.isExact) || Number(b.byCountry) - Number(a.byCountry) || a.unsaid - b.unsaid || a.place - b.place)
     .slice(0, MOST_FOUND)
     .map(({ foodId, score, isExact, conflicts, byCountry }) => ({ foodId, score, isExact, conflicts, byCountry }));
 }

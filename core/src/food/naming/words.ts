@@ -15,7 +15,8 @@ export function wordsOf(name: string): readonly string[] {
     .normalize('NFD')
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase()
-    .replace(/self[\s-]rais(?:ing|ed)|self[\s-]rising/g, 'selfraising')
+    .replace(/self[\s-]rais(?:ing|ed)/g, 'selfraising')
+    .replace(/self[\s-]rising/g, 'selfrising')
     .replace(/whole[\s-](?:wheat|meal|grain wheat)/g, 'wholewheat')
     .replace(/all[\s-]purpose/g, 'allpurpose')
     .replace(/free[\s-]range/g, 'freerange')
@@ -106,6 +107,11 @@ export function partsOfName(name: string): NameParts {
 export function saysOnlyHow(text: string): boolean {
   const { core, attributes, percent } = sortWords(cutTail(wordsOf(text)));
   return core.length === 0 && (attributes.length > 0 || percent !== undefined);
+}
+
+/** Whether words name a thing at all, and not only how it is or how it was cut. */
+export function namesSomething(text: string): boolean {
+  return sortWords(cutTail(wordsOf(text))).core.length > 0;
 }
 
 /** The words of a name that tell which food it is; with `keepAll` every word. */
