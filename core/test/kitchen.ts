@@ -5,6 +5,7 @@ import { readRecipeText } from '../src/exchange';
 import { type Food, type Larder, stockLarder } from '../src/food';
 import { allLines, type Formula, type Line, mainPart, type Part } from '../src/formula';
 import { type MeasureSystem } from '../src/quantity';
+import { classOf } from '../src/product';
 import { type Measured } from '../src/role';
 import { openSwap, startWorksheet, type SwapRule, type Worksheet } from '../src/swap';
 
@@ -58,7 +59,7 @@ export function lineOf({ rebuild }: Pick<Worksheet, 'rebuild'>, foodId: string):
 
 /** The worksheet with a swap opened and nothing decided. */
 export function opened(sheet: Worksheet, foodId: string, by: SwapRule | string, share = 1): Worksheet {
-  const result = openSwap(sheet, lineOf(sheet, foodId).id, typeof by === 'string' ? rule(by) : by, share, larder);
+  const result = openSwap(sheet, lineOf(sheet, foodId).id, typeof by === 'string' ? rule(by) : by, share, larder, classOf(sheet.rebuild, shipped));
   if (!result.ok) throw new Error(result.error);
   return result.sheet;
 }

@@ -2,10 +2,12 @@ import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER
 import * as z from 'zod';
 
 const reason = z.string().min(1);
+const heat = z.enum(['oven', 'griddle', 'microwave', 'none']);
+const heats = z.array(heat).min(1).optional();
 const side = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('add'), foodId: z.string(), gramsPerGram: z.number().positive(), byClass: z.record(z.string(), z.number().min(0)).optional(), reason }),
+  z.strictObject({ kind: z.literal('add'), foodId: z.string(), gramsPerGram: z.number().positive(), byClass: z.record(z.string(), z.number().min(0)).optional(), heat: heats, reason }),
   z.strictObject({ kind: z.literal('less'), foodIds: z.array(z.string()).min(1), gramsPerGram: z.number().positive(), reason }),
-  z.strictObject({ kind: z.literal('step'), text: z.string().min(1), classes: z.array(z.string()).min(1).optional(), reason }),
+  z.strictObject({ kind: z.literal('step'), text: z.string().min(1), classes: z.array(z.string()).min(1).optional(), heat: heats, reason }),
 ]);
 
 const basis = z.enum(['mass', 'volume', 'count', 'sweetness']);
@@ -14,11 +16,14 @@ const mark = z.enum(['S', 'P', 'M', 'H']);
 const swapRule = z.strictObject({
   id: z.string(),
   from: z.array(z.string()).min(1),
-  to: z.array(z.strictObject({ foodId: z.string(), ratio: z.number().positive(), basis: basis.optional() })).min(1),
+  to: z.array(z.strictObject({ foodId: z.string(), ratio: z.number().positive(), basis: basis.optional(), soaked: z.boolean().optional() })).min(1),
   basis,
   classes: z.array(z.string()).min(1).optional(),
   maxShare: z.number().positive().max(1),
   maxShareReason: z.string().optional(),
+  shareByClass: z.record(z.string(), z.number().positive().max(1)).optional(),
+  most: z.strictObject({ massG: z.number().positive(), reason }).optional(),
+  not: z.strictObject({ classes: z.array(z.string()).min(1), reason }).optional(),
   side: z.array(side),
   reason,
   mark,
@@ -33,7 +38,7 @@ const caution = z.strictObject({
     allFood: z.array(z.array(z.string()).min(1)).min(1).optional(),
     eatenRaw: z.boolean().optional(),
     classes: z.array(z.string()).min(1).optional(),
-    heat: z.enum(['oven', 'griddle', 'none']).optional(),
+    heat: heat.optional(),
     methodWords: z
       .array(z.string().regex(/^[a-z -]+$/))
       .min(1)
@@ -41,6 +46,8 @@ const caution = z.strictObject({
     polyolShareAbove: z.number().optional(),
     polyolPortionAboveG: z.number().optional(),
     portionsAbove: z.number().optional(),
+    amount: z.strictObject({ foods: z.array(z.string()).min(1), perPortionAboveG: z.number().positive() }).optional(),
+    proteinPortionAboveG: z.number().positive().optional(),
   }),
   text: z.string().min(1),
   more: z.string().min(1),
@@ -57,7 +64,9 @@ const productClass = z.strictObject({
   name: z.string().min(1),
   words: titleWords,
   piece: z.string().min(1),
-  heat: z.enum(['oven', 'griddle', 'none']),
+  signs: z.array(z.string().regex(/^[a-z -]+$/)),
+  needs: z.array(z.string()).min(1).optional(),
+  heat,
   bands: z.partialRecord(z.enum(LEDGER_ROLES), band),
   protein: z.array(z.strictObject({ foods: z.array(z.string()).min(1), mostShare: z.number().min(0).max(1), reason })),
   doneness: z.string().min(1),

@@ -33,6 +33,7 @@ export const GROUPS = [
   'alcohol',
   'soft-cheese-or-cream',
   'starch',
+  'oat',
   'granular-polyol',
 ] as const;
 export type Group = (typeof GROUPS)[number];
@@ -47,7 +48,7 @@ interface Known {
 }
 
 const IS: Readonly<Record<Group, (known: Known) => boolean>> = {
-  flour: ({ food }) => food.kind === 'flour',
+  flour: ({ food }) => food.kind === 'flour' && !food.attributes?.includes('process:heated'),
   'raw-egg': ({ food }) => isEgg(food) && (food.per100g.waterG ?? 100) > 40 && !food.attributes?.includes('form:liquid'),
   egg: ({ food }) => isEgg(food),
   whey: ({ food, words }) => food.kind === 'protein' && words.has('whey') && !words.has('casein'),
@@ -66,7 +67,7 @@ const IS: Readonly<Record<Group, (known: Known) => boolean>> = {
   'other-intense': ({ food }) => INTENSE.some((one) => (one === 'acesulfame-k' || one === 'saccharin' || one === 'cyclamate') && food.roles[one] !== undefined),
   honey: ({ words, food }) => food.kind === 'sweetener' && words.has('honey'),
   'dry-pulse': ({ food }) => food.kind === 'pulse' && (food.attributes?.includes('state:dried') ?? false),
-  'bitter-kernel': ({ words }) => (words.has('bitter') && (words.has('almond') || words.has('apricot'))),
+  'bitter-kernel': ({ food, words }) => words.has('bitter') && (words.has('almond') || words.has('apricot')) && food.kind === 'nut',
   nutmeg: ({ words, food }) => food.kind === 'flavour' && (words.has('nutmeg') || words.has('mace')),
   ammonia: ({ food, words }) => food.kind === 'leavening' && (words.has('ammonium') || words.has('ammonia')),
   'whole-nut': ({ food }) => food.kind === 'nut' && food.allergens.some((one) => one === 'tree nuts' || one === 'peanut') && !isSpread(food),
@@ -76,6 +77,7 @@ const IS: Readonly<Record<Group, (known: Known) => boolean>> = {
   alcohol: ({ food }) => (food.per100g.alcoholG ?? 0) > 1 && food.kind === 'liquid',
   'soft-cheese-or-cream': ({ food }) => food.kind === 'dairy' && food.allergens.includes('milk') && (food.per100g.waterG ?? 0) > 35,
   starch: ({ food }) => food.kind === 'starch' && food.thirst?.basis === 'mass' && food.thirst.gPerG < 1.5,
+  oat: ({ food, words }) => words.has('oat') && food.allergens.includes('gluten') && food.kind !== 'biscuit',
   'granular-polyol': ({ food }) => food.kind === 'sweetener' && (food.per100g.polyolsG ?? 0) > 50 && !food.attributes?.includes('form:powder') && (food.per100g.waterG ?? 0) < 5,
 };
 

@@ -1,5 +1,6 @@
 import { type Amount, type MeasureSystem } from '../quantity';
 import { type MassBasis, type MassGap } from '../food';
+import { type Wetted } from '../role';
 import { type ColdSetup } from './coldSetup';
 import { type Goals } from './goals';
 
@@ -50,6 +51,8 @@ export interface Line {
   readonly melted?: boolean;
   /** Beaten to a foam before it goes in. */
   readonly beaten?: boolean;
+  /** Soaked, or cooked to a paste, before it goes in. */
+  readonly wetted?: Wetted;
   readonly foodId?: string;
   readonly massG?: number;
   readonly basis?: MassBasis;

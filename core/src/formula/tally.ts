@@ -1,4 +1,4 @@
-import { type Allergen, ALLERGENS, answersTo, type Food, type GramFigures, type Larder, type MassBasis, massSpread, SUMMED } from '../food';
+import { type Allergen, ALLERGENS, answersTo, type Food, type GramFigures, type Larder, massSpread, SUMMED } from '../food';
 import { AT, bringsOf, BROUGHT, type Sums, zeros } from '../role';
 import { type Line } from './formula';
 
@@ -49,7 +49,7 @@ interface PerGram {
   readonly mayContain: number;
 }
 
-function rowPerGram(food: Food, basis: MassBasis, melted: boolean, beaten: boolean, { figures, halves }: GramFigures): readonly number[] {
+function rowPerGram(food: Food, { basis = 'weighed', melted = false, beaten = false, wetted }: Line, { figures, halves }: GramFigures): readonly number[] {
   const row = NO_ROW.slice();
   const spread = massSpread(basis, food);
   for (let i = 0; i < SUMMED.length; i++) {
@@ -58,7 +58,7 @@ function rowPerGram(food: Food, basis: MassBasis, melted: boolean, beaten: boole
     row[VARIANCES_AT + i] = (share * spread) ** 2 + (half * half) / 3;
     row[WORST_AT + i] = WORST_OF_SPREAD * spread * share + half;
   }
-  const brings = bringsOf({ food, massG: 1, melted, beaten });
+  const brings = bringsOf({ food, massG: 1, melted, beaten, ...(wetted ? { wetted } : {}) });
   for (let i = 0; i < brings.length; i++) row[BRINGS_AT + i] = brings[i] ?? 0;
   return row;
 }
@@ -66,14 +66,15 @@ function rowPerGram(food: Food, basis: MassBasis, melted: boolean, beaten: boole
 const known = new WeakMap<GramFigures, Map<string, PerGram>>();
 
 function perGramOf(food: Food, line: Line, ready: GramFigures): PerGram {
-  const { basis = 'weighed', melted = false, beaten = false } = line;
+  const { basis = 'weighed', melted = false, beaten = false, wetted } = line;
   const ways = known.get(ready) ?? new Map<string, PerGram>();
-  const way = melted ? (beaten ? `${basis}+~` : `${basis}~`) : beaten ? `${basis}+` : basis;
+  const plain = melted ? (beaten ? `${basis}+~` : `${basis}~`) : beaten ? `${basis}+` : basis;
+  const way = wetted ? `${plain}:${wetted}` : plain;
   let found = ways.get(way);
   if (!found) {
     const { unknown, open } = ready;
     found = {
-      row: rowPerGram(food, basis, melted, beaten, ready),
+      row: rowPerGram(food, line, ready),
       unknown,
       open,
       names: answersTo(food),

@@ -44,13 +44,19 @@ interface Named {
   readonly words: readonly string[];
 }
 
-/** The class, or style, that a title names: the one with the longest of its words in it. */
+/** Words after these in a title tell of what goes with it, not of what it is. */
+const ASIDE = / (?:with|topped|served|without|from|using) .*$/;
+
+/** The class, or style, that a title names: a title's head stands last ("biscuit spread" is a spread), of two that end there the longer counts. */
 function namedInTitle<T extends Named>(title: string, all: readonly T[]): T | undefined {
-  const plain = ` ${title.toLowerCase().replace(/[^a-z]+/g, ' ')} `;
-  let best: { readonly one: T; readonly length: number } | undefined;
+  const plain = `${` ${title.normalize('NFD').replace(/[\u0300-\u036f]/g, '').toLowerCase().replace(/[^a-z]+/g, ' ').trim()} `.replace(ASIDE, '')} `.replace(/\s+/g, ' ');
+  let best: { readonly one: T; readonly end: number; readonly length: number } | undefined;
   for (const one of all) {
     for (const word of one.words) {
-      if ((plain.includes(` ${word} `) || plain.includes(` ${word}s `)) && word.length > (best?.length ?? 0)) best = { one, length: word.length };
+      const at = Math.max(plain.lastIndexOf(` ${word} `), plain.lastIndexOf(` ${word}s `), plain.lastIndexOf(` ${word}es `));
+      if (at < 0) continue;
+      const end = at + word.length;
+      if (!best || end > best.end || (end === best.end && word.length > best.length)) best = { one, end, length: word.length };
     }
   }
   return best?.one;
@@ -79,12 +85,44 @@ export function styleOf(formula: Pick<Formula, 'title' | 'cold'>, product: Produ
   return style && style.classId === product?.id ? style : undefined;
 }
 
+/** What a class is told from. */
+export type ClassClues = Pick<Formula, 'classId' | 'title' | 'cold'> & Partial<Pick<Formula, 'parts'>>;
+
+/** "Bread" is a yeast bread only where there is yeast. */
+function hasWhatItNeeds({ needs }: ProductClass, { parts }: ClassClues): boolean {
+  return !needs || !parts || parts.some(({ lines }) => lines.some(({ name }) => needs.some((word) => name.toLowerCase().includes(word))));
+}
+
+export interface ClassGuess {
+  readonly product: ProductClass;
+  /** Words of the method that speak for it. */
+  readonly signs: readonly string[];
+}
+
+/** How badly a mix may fit a class that the method speaks for. House value. */
+const FITS = 1.2;
+
+/**
+ * What a formula that nobody classed may be, from its method and its mix: offered, never taken. Undefined where neither
+ * tells.
+ */
+export function guessClass(formula: Pick<Formula, 'method' | 'title' | 'parts'>, measures: Measures, { classes }: Pick<ClassTables, 'classes'>): ClassGuess | undefined {
+  const told = ` ${[formula.title, ...formula.method].join(' ').toLowerCase()} `;
+  const guesses = classes
+    .filter((product) => hasWhatItNeeds(product, formula))
+    .map((product) => ({ product, signs: product.signs.filter((sign) => told.includes(sign)), misfit: misfitOf(measures, product) }))
+    .filter(({ signs, misfit }) => signs.length > 0 && misfit <= FITS);
+  const [best] = guesses.sort((a, b) => b.signs.length - a.signs.length || a.misfit - b.misfit);
+  return best && { product: best.product, signs: best.signs };
+}
+
 /**
  * The class as said, else as the title names it, else undefined: a mix alone is not a sure sign of what it is to become. What
  * is frozen takes the bands of its style.
  */
-export function classOf(formula: Pick<Formula, 'classId' | 'title' | 'cold'>, { classes, coldStyles }: ClassTables): ProductClass | undefined {
-  const product = classes.find(({ id }) => id === formula.classId) ?? namedBy(formula.title, classes);
+export function classOf(formula: ClassClues, { classes, coldStyles }: ClassTables): ProductClass | undefined {
+  const titled = namedBy(formula.title, classes);
+  const product = classes.find(({ id }) => id === formula.classId) ?? (titled && hasWhatItNeeds(titled, formula) ? titled : undefined);
   if (!product || coldStyles.length === 0) return product;
   const style = styleOf(formula, product, coldStyles);
   return style ? styled(product, style) : product;

@@ -16,7 +16,7 @@ const KNOWN: readonly (readonly [title: string, lines: string, classId: string])
   ['Lemon drizzle loaf', '175 g butter\n175 g sugar\n3 eggs\n175 g self raising flour\n2 tbsp lemon juice', 'loaf'],
   ['Victoria sponge', '200 g butter\n200 g sugar\n4 eggs\n200 g self raising flour\n2 tbsp milk', 'layer-cake'],
   ['Chocolate chip cookies', '225 g butter\n300 g sugar\n2 eggs\n300 g plain flour\n1 tsp baking soda\n1 tsp salt\n300 g chocolate chips', 'drop-cookie'],
-  ['Chickpea blondies', '240 g chickpeas\n120 g peanut butter\n80 ml maple syrup\n1/4 tsp baking soda\n60 g chocolate chips', 'bar'],
+  ['Chickpea blondies', '240 g chickpeas\n120 g peanut butter\n80 ml maple syrup\n1/4 tsp baking soda\n60 g chocolate chips', 'brownie'],
   ['Edible cookie dough', '250 g cottage cheese\n30 g vanilla whey\n60 g oat flour\n20 g almond butter\n10 g erythritol', 'raw-dough'],
   ['Baked cheesecake', '600 g cream cheese\n150 g sugar\n3 eggs\n200 g sour cream', 'cheesecake'],
   ['Baked custard', '500 ml milk\n4 eggs\n80 g sugar', 'baked-custard'],
@@ -33,11 +33,11 @@ describe('the class of a treat', () => {
     expect(product && betterClass(measures, product, shipped.classes)).toBeUndefined();
   });
 
-  test('the longest words of a title win, plurals count, and what the baker says goes before any of them', () => {
+  test('the head of a title tells, of two that end there the longer, plurals count, and what the baker says goes before any of them', () => {
     expect([classId('Protein cookie dough'), classId('Cookies'), classId('Banana bread muffins'), classId('Cheesecake bars')]).toEqual([
       'raw-dough',
       'drop-cookie',
-      'loaf',
+      'muffin',
       'cheesecake',
     ]);
     expect(classOf({ title: 'Cookies', classId: 'muffin' }, shipped)?.id).toBe('muffin');

@@ -22,7 +22,11 @@ export interface ProductClass {
   /** Words of a title that mean it. */
   readonly words: readonly string[];
   readonly piece: string;
-  readonly heat: 'oven' | 'griddle' | 'none';
+  /** Words of a method that hint at it. */
+  readonly signs: readonly string[];
+  /** Words one of which a line must hold for a title to mean it: yeast for a bread. */
+  readonly needs?: readonly string[];
+  readonly heat: 'oven' | 'griddle' | 'microwave' | 'none';
   readonly bands: Readonly<Partial<Record<LedgerRole, Band>>>;
   readonly protein: readonly ProteinLimit[];
   readonly doneness: string;

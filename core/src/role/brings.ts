@@ -7,7 +7,18 @@ export interface Measured {
   readonly massG: number;
   readonly melted?: boolean;
   readonly beaten?: boolean;
+  /** Seeds that have drunk their fill before they go in; flour cooked to a paste with its liquid. */
+  readonly wetted?: Wetted;
 }
+
+export type Wetted = 'soaked' | 'gelled';
+
+/** Grams of water that a gram of soaked seed keeps to itself in a batter: what it was soaked in, near enough. House value. */
+const SOAKED_HOLDS = 3.75;
+/** How many times its thirst a flour holds once its starch is cooked to a paste: gelatinised starch takes up three to four times its weight. House value. */
+const GELLED_HOLDS = 3.2;
+/** Grams of fluid that a gram of melted chocolate thickens as a flour would: cocoa solids in their own fat. House value. */
+const MELTED_CHOCOLATE_HOLDS = 0.45;
 
 /**
  * What foods bring to a mix and what is summed over its lines. syrupG is sugar that comes dissolved already; waterG is free at once; allWaterG counts that inside flours too.
@@ -70,13 +81,14 @@ const SYRUP_WATER = 0.1;
 function wetting({ thirst, per100g, roles, fat, kind }: Food, massG: number): Partial<Record<Brought, number>> {
   if (!thirst) return { unknownThirstG: massG };
   const binding = roles.binding?.amount ?? 0;
+  const { sugarsG = 0, addedSugarsG = 0, polyolsG = 0, alluloseG = 0, fatG = 0 } = per100g;
   if (thirst.basis === 'inert') return kind === 'gum' ? { gumG: binding * massG } : {};
   const water = (per100g.waterG ?? 0) / 100;
-  const held = thirst.gPerG * (thirst.basis === 'dryMatter' ? massG - water * massG : massG);
+  const stirredIn = kind === 'dairy' ? ((addedSugarsG + polyolsG + alluloseG) / 100) * massG : 0;
+  const held = thirst.gPerG * (thirst.basis === 'dryMatter' ? Math.max(massG - water * massG - stirredIn, 0) : massG);
   const holds = { heldG: held, heldNowG: held * (roles.now?.amount ?? 1), heldHourG: held * (roles.hour?.amount ?? 1) };
   if (thirst.basis === 'mass') return holds;
-  if (thirst.basis === 'dryMatter') return { ...holds, waterG: water * massG };
-  const { sugarsG = 0, polyolsG = 0, alluloseG = 0, fatG = 0 } = per100g;
+  if (thirst.basis === 'dryMatter') return { ...holds, waterG: water * massG, syrupG: stirredIn };
   const fatHere = (fatG / 100) * massG;
   const dissolving = ((sugarsG + polyolsG + alluloseG) / 100) * massG;
   return {
@@ -223,15 +235,26 @@ export function addTimes(sums: Sums, part: Sums, by: number): void {
   for (let i = 0; i < part.length; i++) sums[i] = (sums[i] as number) + (part[i] as number) * by;
 }
 
-/** What one line brings: its food's, with melted fat flowing and only beaten foam counted. */
-export function bringsOf({ food, massG, melted, beaten }: Measured): Sums {
+const HELD = ['heldG', 'heldNowG', 'heldHourG'] as const;
+
+function wet(sums: Sums, massG: number, wetted: Wetted): void {
+  for (const one of HELD) {
+    const held = sums[AT[one]] ?? 0;
+    sums[AT[one]] = wetted === 'soaked' ? Math.min(held, SOAKED_HOLDS * massG) : GELLED_HOLDS * (sums[AT.heldG] ?? 0);
+  }
+}
+
+/** What one line brings: its food's, with melted fat flowing, only beaten foam counted, and what was soaked or cooked before it went in. */
+export function bringsOf({ food, massG, melted, beaten, wetted }: Measured): Sums {
   const sums = noSums();
   addTimes(sums, bringsPerGram(food), massG);
   if (!beaten) sums[AT.foamG] = 0;
   if (melted) {
     sums[AT.liquidFatG] = (sums[AT.liquidFatG] ?? 0) + (sums[AT.solidFatG] ?? 0);
     sums[AT.solidFatG] = 0;
+    if (food.kind === 'chocolate' && food.thirst?.basis === 'inert') for (const one of HELD) sums[AT[one]] = MELTED_CHOCOLATE_HOLDS * massG;
   }
+  if (wetted) wet(sums, massG, wetted);
   return sums;
 }
 

@@ -83,6 +83,25 @@ export function hydrationOf(sums: Sums, when: RestTime = 'five', model: Consiste
   return holdingG > 0 ? Math.min(Math.max(fluidG, 0) / holdingG, MOST_HYDRATION) : MOST_HYDRATION;
 }
 
+/** From these shares of its mass a mix without flour is held by its fat, or is a paste of sugar. House values. */
+const PASTE = { leastFat: 0.12, leastSugar: 0.45 } as const;
+
+/**
+ * Place on the spoon scale of what no flour holds: cold fat with fine sugar in it (buttercream, cream cheese frosting) is
+ * spread by how far fat and sugar outweigh its water; sugar beyond what its water dissolves (icings) thickens it as grains
+ * do. Undefined for everything else. House model.
+ */
+function scaleOfPaste(sums: Sums): number | undefined {
+  const massG = read(sums, AT.massG);
+  if (!(massG > 0) || read(sums, AT.flourG) + read(sums, AT.powderG) > 0) return undefined;
+  const [waterG, sugarsG, solidFatG] = [read(sums, AT.waterG), read(sums, AT.sugarsG), read(sums, AT.solidFatG)];
+  if (solidFatG / massG >= PASTE.leastFat && sugarsG > waterG) return Math.min(2.5 + (1.5 * (solidFatG + 0.5 * sugarsG - waterG)) / massG, SCALE_MOST);
+  const undissolvedG = sugarsG - SUGAR_PER_WATER * waterG;
+  if (sugarsG / massG < PASTE.leastSugar || undissolvedG <= 0 || waterG <= 0) return undefined;
+  const fluidG = waterG + CONSISTENCY_MODEL.ofSugar * SUGAR_PER_WATER * waterG;
+  return Math.min(0.6 + (0.6 * undissolvedG) / fluidG + (2 * read(sums, AT.foamG)) / massG, SCALE_MOST);
+}
+
 /** Spoon scale from hydration, held to 0..4. House model. */
 export function scaleOf(hydration: number, model: ConsistencyModel = CONSISTENCY_MODEL): number {
   const ln = Math.log(Math.max(hydration, 1e-6));
@@ -104,6 +123,11 @@ export function consistencyWord(scale: number): string {
  * what it lacks where there is no liquid, or nothing that holds liquid.
  */
 export function consistencyOf(sums: Sums): Consistency {
+  const paste = scaleOfPaste(sums);
+  if (paste !== undefined) {
+    const unknownThirstG = read(sums, AT.unknownThirstG);
+    return { kind: 'reckoned', hydration: hydrationOf(sums), scale: paste, scaleNow: paste, scaleHour: paste, word: consistencyWord(paste), unknownThirstG };
+  }
   if (read(sums, AT.heldG) + read(sums, AT.gumG) + read(sums, AT.foamG) <= 0) {
     return { kind: 'not-reckoned', lacks: 'thirst', words: 'Nothing here holds liquid (no flour, powder, puree or egg), so thickness is not reckoned.' };
   }
@@ -125,6 +149,8 @@ export function consistencyOf(sums: Sums): Consistency {
 
 /** The place on the spoon scale alone, five minutes after mixing; undefined where it cannot be reckoned (see `consistencyOf`). */
 export function scaleOfSums(sums: Sums): number | undefined {
+  const paste = scaleOfPaste(sums);
+  if (paste !== undefined) return paste;
   const holds = read(sums, AT.heldG) + read(sums, AT.gumG) + read(sums, AT.foamG) > 0;
   if (!holds) return undefined;
   return read(sums, AT.waterG) > 0 ? scaleOf(hydrationOf(sums)) : SCALE_MOST;

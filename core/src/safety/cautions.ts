@@ -7,7 +7,7 @@ export interface CautionCase {
   readonly anyFood?: readonly string[];
   /** One food of each list must be there. */
   readonly allFood?: readonly (readonly string[])[];
-  /** Only for what is eaten raw, or only for what is not; unclassed formulas count as baked. */
+  /** Only for what is eaten unheated, or only for what is not; see `isEatenUnheated`. */
   readonly eatenRaw?: boolean;
   readonly classes?: readonly string[];
   readonly heat?: ProductClass['heat'];
@@ -16,6 +16,9 @@ export interface CautionCase {
   readonly polyolShareAbove?: number;
   readonly polyolPortionAboveG?: number;
   readonly portionsAbove?: number;
+  /** Grams of some foods together in a portion. */
+  readonly amount?: { readonly foods: readonly string[]; readonly perPortionAboveG: number };
+  readonly proteinPortionAboveG?: number;
 }
 
 export interface CautionRule {
@@ -78,17 +81,42 @@ interface Present {
   readonly polyolShare: number;
   readonly polyolPortionG: number;
   readonly portions: number;
+  readonly isUnheated: boolean;
+  readonly proteinPortionG: number;
+  readonly gramsOf: (foods: readonly string[]) => number;
 }
 
 function isDue(when: CautionCase, present: Present): boolean {
   const { product } = present;
-  if (when.eatenRaw !== undefined && (product?.isEatenRaw ?? false) !== when.eatenRaw) return false;
+  if (when.eatenRaw !== undefined && present.isUnheated !== when.eatenRaw) return false;
+  if (when.proteinPortionAboveG !== undefined && !(present.proteinPortionG > when.proteinPortionAboveG)) return false;
+  if (when.amount && !(present.gramsOf(when.amount.foods) / present.portions > when.amount.perPortionAboveG)) return false;
   if (when.classes && !when.classes.includes(product?.id ?? '')) return false;
   if (when.heat && product?.heat !== when.heat) return false;
   if (when.methodWords && !when.methodWords.some((word) => present.method.includes(word))) return false;
   if (when.polyolShareAbove !== undefined && !(present.polyolShare > when.polyolShareAbove)) return false;
   if (when.polyolPortionAboveG !== undefined && !(present.polyolPortionG > when.polyolPortionAboveG)) return false;
   return when.portionsAbove === undefined || present.portions > when.portionsAbove;
+}
+
+/** Words that say something is cooked, once those that say the opposite are taken out. */
+const NOT_COOKED = /(?:no|without|do not|don't|never)[ -]+(?:bake|baking|cook|cooking|heat)\w*|heat[ -]treated|uncooked|unbaked/g;
+const COOKED = /\b(?:bak(?:e|ed|ing)|cook(?:ed|ing)?|simmer\w*|boil\w*|heat(?:ed|ing)?|fry|fried|griddle|microwave|scald\w*|steam\w*|poach\w*|oven|pasteuri\w+)\b|\d\s*°\s*[cf]\b/;
+
+/**
+ * Whether what is in it reaches the plate unheated: a class that nothing heats, unless the method says that it is cooked; a
+ * baked class never. Without a class the method alone can tell; without either it counts as heated, and the words for a raw
+ * mix are said.
+ */
+export function isEatenUnheated(product: ProductClass | undefined, method: readonly string[]): boolean {
+  const told = methodText(method).replace(NOT_COOKED, ' ');
+  if (product) return product.heat === 'none' && !COOKED.test(told);
+  return told.trim() !== '' && !COOKED.test(told);
+}
+
+function gramsOf(formula: Formula, larder: Larder): (foods: readonly string[]) => number {
+  return (foods) =>
+    formula.parts.reduce((sum, part) => sum + sumOfPart(part, larder).tallies.reduce((grams, { names, massG = 0 }) => grams + (names.some((name) => foods.includes(name)) ? massG : 0), 0), 0);
 }
 
 function namesOf(formula: Formula, larder: Larder): readonly string[] {
@@ -114,7 +142,16 @@ export function cautionsFor(formula: Formula, totals: Totals, larder: Larder, ru
   const massG = formula.yieldMassG ?? totals.massG;
   const polyolsG = totals.figures.polyolsG.amount;
   const portions = formula.portions > 0 ? formula.portions : 1;
-  const present: Present = { method: methodText(formula.method), product, polyolShare: massG > 0 ? polyolsG / massG : 0, polyolPortionG: polyolsG / portions, portions };
+  const present: Present = {
+    method: methodText(formula.method),
+    product,
+    polyolShare: massG > 0 ? polyolsG / massG : 0,
+    polyolPortionG: polyolsG / portions,
+    portions,
+    isUnheated: isEatenUnheated(product, formula.method),
+    proteinPortionG: totals.figures.proteinG.amount / portions,
+    gramsOf: gramsOf(formula, larder),
+  };
   return rulesFor(namesOf(formula, larder), rules).filter((rule) => isDue(rule.when, present));
 }
 

@@ -4,7 +4,7 @@ import { classOf } from '../product';
 import { type LedgerRole, ROLE_FACTS } from '../role';
 import { type Craft } from './craft';
 import { openSwap } from './propose';
-import { type SwapRule } from './rule';
+import { limitOf, refusalOf, type SwapRule } from './rule';
 import { settleLiquid } from './settle';
 import { type Standing, standingOf } from './standing';
 import { type Worksheet } from './worksheet';
@@ -28,7 +28,7 @@ export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: La
   const [names, kindId] = [answersTo(food), kindIdOf(food)];
   return rules
     .filter((rule) => {
-      if (!names.some((name) => rule.from.includes(name)) || (rule.classes && classId !== undefined && !rule.classes.includes(classId))) return false;
+      if (!names.some((name) => rule.from.includes(name)) || (rule.classes && classId !== undefined && !rule.classes.includes(classId)) || refusalOf(rule, classId) !== undefined) return false;
       if (!rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== kindId)) return false;
       const added = rule.side.flatMap((side) => (side.kind === 'add' ? (foodInHand(side.foodId, larder) ?? []) : []));
       return !diet || [...standIns(rule, larder), ...added].every((one) => barredAllergens(one, diet).length === 0);
@@ -97,9 +97,9 @@ export function rankCandidates(
   diet: Diet,
   counting: Counting = COUNTING,
 ): readonly RankedCandidate[] {
-  const classId = classOf(sheet.rebuild, craft)?.id;
+  const product = classOf(sheet.rebuild, craft);
   const ranked = candidates.flatMap((candidate, index) => {
-    const opened = openSwap(sheet, line.id, candidate.rule, Math.min(share, candidate.rule.maxShare), larder, classId);
+    const opened = openSwap(sheet, line.id, candidate.rule, Math.min(share, limitOf(candidate.rule, line.massG ?? 0, product?.id).share), larder, product);
     if (!opened.ok) return [];
     const end = settleLiquid(opened.sheet, larder, craft);
     const standing = standingOf(end, larder, craft);

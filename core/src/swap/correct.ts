@@ -1,10 +1,10 @@
-import { againstDiet, barredAllergens, type Food, foodInHand, type Larder, SUMMED } from '../food';
+import { againstDiet, answersTo, barredAllergens, type Food, foodInHand, type Larder, SUMMED } from '../food';
 import { type Line, broughtBy } from '../formula';
 import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, ROLE_FACTS, type Sums } from '../role';
 import { type Craft } from './craft';
 import { isForTaste, isLiquid, rankedLiquids } from './liquids';
 import { isSpent } from './rule';
-import { BALANCE_RULE, type Standing, type StandingRow, unrestOf } from './standing';
+import { BALANCE_RULE, IS_SUGAR, type Standing, type StandingRow, unrestOf } from './standing';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
 /** One way to bring a role back, with what the mix would be then. */
@@ -51,12 +51,12 @@ const MOST_TAKEN = 0.7;
 const ENERGY = SUMMED.indexOf('energyKcal');
 
 /**
- * Where a correction aims: a little into the band from the near edge, but not past the original. Sweetness goes back to the
- * original itself, as nobody wants it nearly as sweet.
+ * Where a correction aims: a little into the band from the near edge, but not past the original. Sweetness and thickness go
+ * back to the original itself, as nobody wants it nearly as sweet or at the edge of what pours.
  */
 export function aimOf({ role, band, original, state }: StandingRow): number | undefined {
   if (!band) return undefined;
-  if (role === 'sweetness' && original !== undefined) return Math.min(Math.max(original, band.low), band.high);
+  if ((role === 'sweetness' || role === 'thickness') && original !== undefined) return Math.min(Math.max(original, band.low), band.high);
   const inset = (band.high - band.low) * (role === 'thickness' ? INSET_OF_LIQUID : INSET);
   if (state === 'low') return Math.min(band.low + inset, Math.max(original ?? Infinity, band.low));
   return Math.max(band.high - inset, Math.min(original ?? -Infinity, band.high));
@@ -82,6 +82,23 @@ function made({ standing, row, larder }: Problem, action: ProposalAction, delta:
   const perGram = larder.perGram.get(foodId ?? line?.foodId ?? '')?.figures[ENERGY] ?? 0;
   const massG = action.kind === 'add' ? action.massG : action.kind === 'less' ? -action.massG : 0;
   return { role: row.role, action, ...words, sums, measures, unrest: unrestOf(measures, standing.rows), energyKcal: perGram * massG };
+}
+
+/** The most that a correction brings in of what the formula does not hold yet, in grams for 100 g of mix. House value. */
+const MOST_OF_A_STRANGER = 6;
+/** Kinds that nobody puts in for the balance alone: they are there because the baker chose them, or not at all. */
+const ONLY_IF_HELD: ReadonlySet<Food['kind']> = new Set(['protein', 'chocolate', 'topping', 'biscuit', 'fruit', 'vegetable', 'pulse', 'nut']);
+
+/** Whether a baker would think of a food here: not swapped out, no new allergen, nothing raw in what is not heated, no powder or fibre from nowhere. */
+function comesToMind(food: Food, { standing, row }: Problem): boolean {
+  const names = answersTo(food);
+  if (names.some((name) => standing.gone.has(name))) return false;
+  if (standing.sugarGone && food.kind === 'sweetener' && (food.per100g.sugarsG ?? 0) > IS_SUGAR && !names.some((name) => standing.held.has(name))) return false;
+  if (food.allergens.some((one) => !standing.allergens.has(one))) return false;
+  if (standing.product?.heat === 'none' && names.some((name) => name === '@raw-egg' || name === '@flour' || name === '@starch')) return false;
+  if (names.some((name) => standing.held.has(name))) return true;
+  if (food.kind === 'gum') return row.role === 'binding' || food.thirst?.basis === 'dissolves';
+  return !ONLY_IF_HELD.has(food.kind);
 }
 
 const HOUSE = { mark: 'H', source: 'house model, an estimate' } as const;
@@ -117,9 +134,14 @@ function thinning(problem: Problem): readonly Way[] {
   const reason =
     'The rebuild drinks more than the original. This brings it back to near its thickness: pour it a little at a time, rest five minutes, then judge before more goes in.';
   return rankedLiquids(standing.part, larder)
-    .filter((food) => barredAllergens(food, standing.diet).length === 0)
+    .filter((food) => barredAllergens(food, standing.diet).length === 0 && comesToMind(food, problem))
     .slice(0, 5)
     .flatMap((food) => adding(problem, food, mostG, { reason, ...HOUSE }) ?? []);
+}
+
+/** A line that a swap brought: to take it away again would undo the baker. */
+function isOfTheSwap({ origin }: Line): boolean {
+  return origin?.kind === 'swapped' || (origin?.kind === 'added' && origin.why === 'side change');
 }
 
 /** The lines that bring most of what is too much, and how much of each would have to go. */
@@ -129,7 +151,7 @@ function taking(problem: Problem): readonly Way[] {
   const now = row.rebuild ?? 0;
   const weigh = (line: Line): { readonly line: Line; readonly food: Food; readonly per1: Sums; readonly gain: number } | undefined => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    if (!food || !line.massG || isForTaste(food)) return undefined;
+    if (!food || !line.massG || isForTaste(food) || (row.role !== 'thickness' && isOfTheSwap(line))) return undefined;
     if (row.role === 'thickness' && !isLiquid(food)) return undefined;
     const per1 = broughtBy(line, larder).map((amount) => amount / (line.massG ?? 1));
     const without = standing.sums.slice();
@@ -179,14 +201,15 @@ function fromTable(problem: Problem): readonly Way[] {
     .flatMap(({ foods, mostPer100g, reason, mark, source }) =>
       foods.flatMap((id) => {
         const food = foodInHand(id, larder);
-        if (!food || againstDiet(food, standing.diet) !== undefined) return [];
-        return adding(problem, food, (mostPer100g * massG) / 100, { reason, mark, source }) ?? [];
+        if (!food || againstDiet(food, standing.diet) !== undefined || !comesToMind(food, problem)) return [];
+        const isHeld = answersTo(food).some((name) => standing.held.has(name));
+        return adding(problem, food, ((isHeld ? mostPer100g : Math.min(mostPer100g, MOST_OF_A_STRANGER)) * massG) / 100, { reason, mark, source }) ?? [];
       }),
     );
 }
 
 /** What speaks against a correction beside the unrest it leaves: kcal, grams for a gram of mix, a late place in the table. House values. */
-const AGAINST = { perKcal: 1 / 4000, perMassShare: 0.6, perPlace: 0.04 } as const;
+const AGAINST = { perKcal: 1 / 4000, perMassShare: 0.6, perPlace: 0.04, stranger: 0.1 } as const;
 
 /** A pale or dark bake is mended at the oven, not in the bowl. */
 function atTheOven(problem: Problem, now: number): readonly Way[] {
@@ -215,6 +238,31 @@ function waysFor(problem: Problem): readonly Way[] {
   return state === 'high' || role === 'ice' || role === 'freezes' ? [...taking(problem), ...fromTable(problem)] : fromTable(problem);
 }
 
+function isHeld(foodId: string, { held }: Standing, larder: Larder): boolean {
+  const food = larder.foods.get(foodId);
+  return food !== undefined && answersTo(food).some((name) => held.has(name));
+}
+
+/** The near edge of the band, a little inside. */
+function edgeOf({ role, band, state }: StandingRow): number | undefined {
+  const inset = band && (band.high - band.low) * (role === 'thickness' ? INSET_OF_LIQUID : INSET);
+  return band && inset !== undefined ? (state === 'low' ? band.low + inset : band.high - inset) : undefined;
+}
+
+function targetOf({ action }: Way): string {
+  return action.kind === 'add' ? action.foodId : action.kind === 'less' ? action.lineId : action.kind;
+}
+
+/** Each way to the original where that calms the ledger, else the same way only as far as the edge of the band. */
+function calmer(toOriginal: readonly Way[], toEdge: readonly Way[], now: number): readonly Way[] {
+  const calms = ({ unrest }: Way): boolean => unrest < now - 1e-6;
+  const targets = new Set(toOriginal.map(targetOf));
+  return [
+    ...toOriginal.map((way) => (calms(way) ? way : (toEdge.find((other) => targetOf(other) === targetOf(way)) ?? way))),
+    ...toEdge.filter((way) => !targets.has(targetOf(way))),
+  ];
+}
+
 /** Ways to bring one role back, the one that leaves the calmest ledger first; liquids in the order of the formula and the kitchen. */
 export function correctionsFor(standing: Standing, row: StandingRow, larder: Larder, craft: Craft): readonly Correction[] {
   const aim = aimOf(row);
@@ -222,9 +270,9 @@ export function correctionsFor(standing: Standing, row: StandingRow, larder: Lar
   const problem: Problem = { standing, row, aim, larder, craft };
   const now = unrestOf(measuresOf(standing.sums), standing.rows);
   const massG = Math.max(standing.sums[0] ?? 0, 1);
-  const found = [...atTheOven(problem, now), ...waysFor(problem)];
+  const found = [...atTheOven(problem, now), ...calmer(waysFor(problem), edgeOf(row) === aim ? [] : waysFor({ ...problem, aim: edgeOf(row) ?? aim }), now)];
   const cost = ({ unrest, energyKcal, action }: Way, place: number): number =>
-    unrest + Math.max(energyKcal, 0) * AGAINST.perKcal + (action.kind === 'add' ? (action.massG / massG) * AGAINST.perMassShare : 0) + place * AGAINST.perPlace;
+    unrest + Math.max(energyKcal, 0) * AGAINST.perKcal + (action.kind === 'add' ? (action.massG / massG) * AGAINST.perMassShare : 0) + place * AGAINST.perPlace + (action.kind === 'add' && !isHeld(action.foodId, standing, larder) ? AGAINST.stranger : 0);
   const inOrder = row.role === 'thickness';
   return found
     .map((correction, place) => ({ ...correction, cost: cost(correction, place) }))

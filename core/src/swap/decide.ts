@@ -42,12 +42,13 @@ function applyReplace(sheet: Worksheet, proposal: Proposal, action: Extract<Prop
   const leftG = Math.max((line.massG ?? 0) - action.fromMassG, 0);
   const from = line.origin && line.origin.kind !== 'added' ? line.origin.lineId : undefined;
   const firstId = Number(freshId(sheet, 'r').slice(1));
-  const stand = action.to.map(({ foodId, massG }, i) => {
+  const stand = action.to.map(({ foodId, massG, soaked }, i): Line => {
     const origin: NonNullable<Line['origin']> =
       from === undefined
         ? { kind: 'added', why: 'side change', swapId: proposal.swapId }
         : { kind: 'swapped', lineId: from, swapId: proposal.swapId, note: ratioNote(massG, action.fromMassG) };
-    return newLine(`r${firstId + i}`, foodId, massG, larder, origin);
+    const line = newLine(`r${firstId + i}`, foodId, massG, larder, origin);
+    return soaked ? { ...line, wetted: 'soaked' } : line;
   });
   const rest = leftG > 0.005 ? [withMass(line, leftG)] : [];
   return changeLine(sheet.rebuild, action.lineId, () => [...rest, ...stand]);

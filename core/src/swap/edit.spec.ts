@@ -38,7 +38,7 @@ describe('the baker’s own hand on the rebuild', () => {
     const sheet = settleOpen(opened(bench(LOAF), 'plain-flour', 'wheat-buckwheat', 0.5), larder);
     const branch = [lineOf(sheet, 'plain-flour').id, lineOf(sheet, 'buckwheat-flour').id];
     const placed = placeRebuildLines(sheet, branch, 'p1', lineOf(sheet, 'sunflower-oil').id);
-    expect(order(placed)).toEqual(['sugar', 'egg', 'plain-flour', 'buckwheat-flour', 'sunflower-oil', 'baking-soda']);
+    expect(order(placed)).toEqual(['sugar', 'egg', 'plain-flour', 'buckwheat-flour', 'sunflower-oil', 'baking-soda', 'xanthan']);
     expect(placeRebuildLines(sheet, branch, 'p1', branch[0])).toBe(sheet);
     expect(placeRebuildLines(sheet, branch, 'no such part', undefined)).toBe(sheet);
     expect(order(placeRebuildLines(sheet, branch, 'p1', undefined)).slice(-2)).toEqual(['plain-flour', 'buckwheat-flour']);

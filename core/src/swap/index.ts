@@ -19,7 +19,8 @@ export {
 export { type Blend, roleRatio, ruleByRoles } from './byRoles';
 export { type Candidate, candidatesFor, rankCandidates, type RankedCandidate, strainWords } from './candidates';
 export { openSwap, type Opened, proposalWords } from './propose';
-export { type SideChange, standInMass, type StandIn, type SwapBasis, type SwapRule } from './rule';
+export { type FoundRule, ruleFor } from './ruleFor';
+export { limitOf, refusalOf, type SideChange, standInMass, type StandIn, type SwapBasis, type SwapRule } from './rule';
 export { settleAll, type Settled, settleLiquid } from './settle';
 export { askingRows, BALANCE_RULE, leaveRole, rowOf, type Standing, standingOf, type StandingRow, unrestOf } from './standing';
 export { type Decision, freshId, type Pair, type PairedPart, pairLines, type Proposal, type ProposalAction, startWorksheet, type Worksheet } from './worksheet';

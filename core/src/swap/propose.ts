@@ -2,7 +2,8 @@ import { answersTo, foodInHand, kindIdOf, type Larder } from '../food';
 import { allLines, type Line, type Part, sumsOfPart, broughtBy } from '../formula';
 import { gramsNumber } from '../quantity';
 import { addTimes, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
-import { standInMass, type SideChange, sweetnessMass, type SwapRule } from './rule';
+import { type ProductClass } from '../product';
+import { type Heats, limitOf, refusalOf, standInMass, type SideChange, sweetnessMass, type SwapRule } from './rule';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
 export type Opened = { readonly ok: true; readonly sheet: Worksheet; readonly swapId: string } | { readonly ok: false; readonly error: string };
@@ -25,7 +26,7 @@ function replaceAction(part: Part, line: Line, rule: SwapRule, share: number, la
   if (!from || line.massG === undefined) return `"${line.name}" needs a food and grams before it can be swapped.`;
   const fromMassG = line.massG * share;
   const { mix, lostSucroseG } = mixWithout(part, line, fromMassG, larder);
-  const to: { foodId: string; massG: number }[] = [];
+  const to: { foodId: string; massG: number; soaked?: boolean }[] = [];
   for (const standIn of rule.to) {
     const food = foodInHand(standIn.foodId, larder);
     const basis = standIn.basis ?? rule.basis;
@@ -35,12 +36,22 @@ function replaceAction(part: Part, line: Line, rule: SwapRule, share: number, la
       return `No amount of ${food.name.toLowerCase()} alone makes up for that much sweetness: swap a smaller share, or blend it with another.`;
     if (food === undefined || massG === undefined) return `${from.name} cannot be turned into ${food?.name ?? standIn.foodId}: a density or piece weight is unknown.`;
     addTimes(mix, bringsPerGram(food), massG);
-    to.push({ foodId: food.id, massG });
+    to.push({ foodId: food.id, massG, ...(standIn.soaked ? { soaked: true } : {}) });
   }
   return { kind: 'replace', lineId: line.id, fromMassG, to };
 }
 
-function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number, larder: Larder, classId: string): ProposalAction | undefined {
+/** What a swap has to know of the class: which it is, and how it is heated. */
+export type SwapClass = Pick<ProductClass, 'id' | 'heat'>;
+
+/** Oven words never in a cold class, raw starch never in what nothing cooks; where the class is unknown nothing is held back. */
+function belongs(heat: Heats | undefined, product: SwapClass | undefined): boolean {
+  return !heat || !product || heat.includes(product.heat);
+}
+
+function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number, larder: Larder, product: SwapClass | undefined): ProposalAction | undefined {
+  const classId = product?.id ?? '';
+  if (change.kind !== 'less' && !belongs(change.heat, product)) return undefined;
   if (change.kind === 'step') return !change.classes || change.classes.includes(classId) ? { kind: 'step', text: change.text } : undefined;
   const massG = ((change.kind === 'add' ? change.byClass?.[classId] : undefined) ?? change.gramsPerGram) * fromMassG;
   const isOneOf = (line: Line, ids: readonly string[]): boolean => {
@@ -59,20 +70,23 @@ function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: nu
 /**
  * Opens a swap of `share` (0 to 1) of a rebuild line by a rule: its ratio and side changes become open proposals, and
  * nothing else changes. An earlier swap of the same line that is still open gives way. A share above the rule's limit is
- * allowed; the limit's reason then leads the proposal. `classId` is the product class, where the title says it and not the baker.
+ * allowed; the limit's reason then leads the proposal. In a class that the rule does not do in, it is refused with the reason.
  */
-export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share: number, larder: Larder, classId = sheet.rebuild.classId ?? ''): Opened {
+export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share: number, larder: Larder, product?: SwapClass): Opened {
   const part = partOf(sheet, lineId);
   const line = part?.lines.find((candidate) => candidate.id === lineId);
   if (!part || !line) return { ok: false, error: 'That line is no longer on the bench.' };
   if (!(share > 0 && share <= 1)) return { ok: false, error: 'The share to swap must be above 0 and at most 100 %.' };
+  const refusal = refusalOf(rule, product?.id);
+  if (refusal) return { ok: false, error: `${line.name}: ${refusal}` };
   const replace = replaceAction(part, line, rule, share, larder);
   if (typeof replace === 'string') return { ok: false, error: replace };
   const fromMassG = replace.kind === 'replace' ? replace.fromMassG : 0;
   const stale = new Set(sheet.open.filter(({ action }) => action.kind === 'replace' && action.lineId === lineId).map((proposal) => proposal.swapId));
   const kept = { ...sheet, open: sheet.open.filter((proposal) => !stale.has(proposal.swapId)) };
   const swapId = freshId(kept, 's');
-  const limit = share > rule.maxShare + 1e-9 ? `Above the ${Math.round(rule.maxShare * 100)} % that works well${rule.maxShareReason ? `: ${rule.maxShareReason}` : ''}. ` : '';
+  const bound = limitOf(rule, line.massG ?? 0, product?.id);
+  const limit = share > bound.share + 1e-9 ? `Above the ${Math.round(bound.share * 100)} % that works well${bound.reason ? `: ${bound.reason}` : ''}. ` : '';
   const make = (action: ProposalAction, reason: string, index: number): Proposal => ({
     id: `${swapId}.${index}`,
     swapId,
@@ -84,7 +98,7 @@ export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share
     source: rule.source,
   });
   const sides = rule.side.flatMap((change) => {
-    const action = sideAction(change, part, line, fromMassG, larder, classId);
+    const action = sideAction(change, part, line, fromMassG, larder, product);
     return action ? [{ action, reason: change.reason }] : [];
   });
   const proposals = [make(replace, limit + rule.reason, 0), ...sides.map(({ action, reason }, i) => make(action, reason, i + 1))];

@@ -1,4 +1,5 @@
 import { type Food } from '../food';
+import { type ProductClass } from '../product';
 import { type Mark } from '../quantity';
 import { addTimes, amountFor, AT, bringsPerGram, readSum, type Sums, sweetnessOf, sweetnessPer100g } from '../role';
 
@@ -12,15 +13,20 @@ export interface StandIn {
   readonly foodId: string;
   readonly ratio: number;
   readonly basis?: SwapBasis;
+  /** It is soaked in its water first, so that it drinks no more in the mix. */
+  readonly soaked?: boolean;
 }
+
+/** Where a side change belongs: only in what is baked, fried or microwaved; absent where it belongs everywhere. */
+export type Heats = readonly ProductClass['heat'][];
 
 export type SideChange =
   /** Grams of a food to add for each gram of the original that goes; some product classes want more or less of it. */
-  | { readonly kind: 'add'; readonly foodId: string; readonly gramsPerGram: number; readonly byClass?: Readonly<Record<string, number>>; readonly reason: string }
+  | { readonly kind: 'add'; readonly foodId: string; readonly gramsPerGram: number; readonly byClass?: Readonly<Record<string, number>>; readonly heat?: Heats; readonly reason: string }
   /** The share of each present food of these ids that goes, per gram-for-gram of the swap (0.2 takes a fifth away). */
   | { readonly kind: 'less'; readonly foodIds: readonly string[]; readonly gramsPerGram: number; readonly reason: string }
   /** A line for the method, in all product classes or in some. */
-  | { readonly kind: 'step'; readonly text: string; readonly classes?: readonly string[]; readonly reason: string };
+  | { readonly kind: 'step'; readonly text: string; readonly classes?: readonly string[]; readonly heat?: Heats; readonly reason: string };
 
 export interface SwapRule {
   readonly id: string;
@@ -32,10 +38,29 @@ export interface SwapRule {
   /** Most of the original that may go, 0 to 1; above it the result changes character. */
   readonly maxShare: number;
   readonly maxShareReason?: string;
+  /** Another limit in some product classes. */
+  readonly shareByClass?: Readonly<Record<string, number>>;
+  /** The most of the original, in grams, that may go whatever its share: three eggs, say. */
+  readonly most?: { readonly massG: number; readonly reason: string };
+  /** Product classes in which it does not do, and why. */
+  readonly not?: { readonly classes: readonly string[]; readonly reason: string };
   readonly side: readonly SideChange[];
   readonly reason: string;
   readonly mark: Mark;
   readonly source: string;
+}
+
+/** The most of a line of `massG` grams that a rule swaps in a class, 0 to 1, and why not more where something limits it. */
+export function limitOf(rule: SwapRule, massG: number, classId: string | undefined): { readonly share: number; readonly reason: string | undefined } {
+  const byClass = classId === undefined ? undefined : rule.shareByClass?.[classId];
+  const share = Math.min(rule.maxShare, byClass ?? 1);
+  if (rule.most && massG * share > rule.most.massG) return { share: rule.most.massG / massG, reason: rule.most.reason };
+  return { share, reason: share < 1 ? (rule.maxShareReason ?? 'more changes its character') : undefined };
+}
+
+/** Why a rule does not do in a class; undefined where it does. */
+export function refusalOf(rule: SwapRule, classId: string | undefined): string | undefined {
+  return classId !== undefined && rule.not?.classes.includes(classId) ? rule.not.reason : undefined;
 }
 
 /**

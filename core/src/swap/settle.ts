@@ -15,13 +15,18 @@ export interface Settled {
 }
 
 /** Corrections taken in one go before it gives up. House value. */
-const MOST_STEPS = 10;
+const MOST_STEPS = 5;
+/** A correction that is more than this share of the mix is no correction any more: it is another recipe. House value. */
+const ABSURD = 0.25;
+const ABSURD_LIQUID = 0.5;
 
 function step(sheet: Worksheet, standing: Standing, larder: Larder, craft: Craft): { readonly sheet: Worksheet; readonly proposal: Proposal } | undefined {
   const { part } = standing;
   if (!part) return undefined;
+  const massG = Math.max(standing.sums[0] ?? 0, 1);
   const [best] = askingRows(standing)
     .flatMap((row) => correctionsFor(standing, row, larder, craft).slice(0, 2))
+    .filter(({ role, action }) => action.kind === 'step' || action.kind === 'replace' || action.massG <= (role === 'thickness' ? ABSURD_LIQUID : ABSURD) * massG)
     .sort((a, b) => a.cost - b.cost);
   if (!best) return undefined;
   const proposal = asProposal(best, part.id, freshId(sheet, 'q'), 0);
@@ -41,7 +46,7 @@ function unmetWords(standing: Standing): Settled['unmet'] {
   return askingRows(standing).map(({ role, state }) => {
     const facts = ROLE_FACTS[role];
     const end = facts.ends[state === 'low' ? 0 : 1];
-    return { role, words: `${facts.name} stays too near “${end}”: nothing at hand brings it back without pushing another role out.` };
+    return { role, words: `${facts.name} stays too near “${end}”: nothing that a baker would put here brings it back without pushing another role out.` };
   });
 }
 

@@ -1,5 +1,5 @@
-import { type Diet, type Larder } from '../food';
-import { mainPart, NO_GOALS, type Part, sumsOfPart } from '../formula';
+import { type Allergen, answersTo, type Diet, type Food, type Larder } from '../food';
+import { allLines, type Line, mainPart, NO_GOALS, type Part, sumsOfPart } from '../formula';
 import { classOf, type LedgerRow, ledgerOf, outside, overProtein, type OverLimit, type ProductClass } from '../product';
 import { type LedgerRole, type Measures, measuresOf, noSums, type Sums } from '../role';
 import { type Craft } from './craft';
@@ -17,6 +17,13 @@ export interface Standing {
   readonly rows: readonly StandingRow[];
   readonly overProtein: readonly OverLimit[];
   readonly diet: Diet;
+  /** Names of foods that the baker swapped out: nothing brings them back. */
+  readonly gone: ReadonlySet<string>;
+  /** Sugar was among them: sugar by another name does not come back either. */
+  readonly sugarGone: boolean;
+  /** Names of the foods that the rebuild holds, and the allergens they bring. */
+  readonly held: ReadonlySet<string>;
+  readonly allergens: ReadonlySet<Allergen>;
 }
 
 export const BALANCE_RULE = 'balance:';
@@ -30,6 +37,28 @@ function isLeft(row: LedgerRow, sheet: Worksheet): boolean {
   if (last?.outcome === 'accepted' && last.proposal.action.kind === 'step') return true;
   if (last?.outcome !== 'refused' || last.leftGap === undefined) return false;
   return Math.abs(row.rebuild - last.leftGap) / Math.max(row.band.high - row.band.low, 1e-6) < ASKS_AGAIN;
+}
+
+function foodsOf(lines: readonly Line[], larder: Larder): readonly Food[] {
+  return lines.flatMap((line) => (line.foodId === undefined || line.massG === 0 ? [] : (larder.foods.get(line.foodId) ?? [])));
+}
+
+/** Grams of sugars in 100 g from which a sweetener is sugar. House value. */
+export const IS_SUGAR = 50;
+
+const plainNames = (food: Food): readonly string[] => answersTo(food).filter((name) => !name.startsWith('@'));
+
+/** What is in the rebuild, and what was swapped out of it. */
+function company(sheet: Worksheet, larder: Larder): Pick<Standing, 'gone' | 'sugarGone' | 'held' | 'allergens'> {
+  const lines = allLines(sheet.rebuild);
+  const foods = foodsOf(lines, larder);
+  const swapped = new Set(lines.flatMap(({ origin }) => (origin?.kind === 'swapped' ? [origin.lineId] : [])));
+  const gone = foodsOf(
+    allLines(sheet.original).filter(({ id }) => swapped.has(id)),
+    larder,
+  );
+  const sugarGone = gone.some(({ kind, per100g }) => kind === 'sweetener' && (per100g.sugarsG ?? 0) > IS_SUGAR);
+  return { sugarGone, gone: new Set(gone.flatMap(plainNames)), held: new Set(foods.flatMap(plainNames)), allergens: new Set(foods.flatMap(({ allergens }) => allergens)) };
 }
 
 /** The standing of a worksheet as it lies there; settle what is open first to see where it would end. */
@@ -48,6 +77,7 @@ export function standingOf(sheet: Worksheet, larder: Larder, craft: Craft): Stan
     rows,
     overProtein: part && product ? overProtein(part, product, larder) : [],
     diet: sheet.rebuild.goals ?? NO_GOALS,
+    ...company(sheet, larder),
   };
 }
 

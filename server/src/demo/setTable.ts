@@ -5,6 +5,7 @@ import { formulaSchema, lookedUpSchema, type ShippedLarder } from '@fellmist/con
 import {
   type Craft,
   type Larder,
+  classOf,
   linesNamed,
   openSwap,
   readRecipeText,
@@ -51,7 +52,7 @@ function steadyId(name: string): string {
 function swap(sheet: Worksheet, from: string, rule: SwapRule, share: number, larder: Larder, craft: Craft): Worksheet {
   const [line] = linesNamed(sheet.rebuild, from, larder);
   if (!line) throw new Error(`demo household: no line holds "${from}"`);
-  const opened = openSwap(sheet, line.id, rule, share, larder);
+  const opened = openSwap(sheet, line.id, rule, share, larder, classOf(sheet.rebuild, craft));
   if (!opened.ok) throw new Error(`demo household: ${opened.error}`);
   return settleLiquid(opened.sheet, larder, craft);
 }

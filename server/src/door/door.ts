@@ -4,25 +4,37 @@ import {
   allLines,
   analyse,
   type Analysis,
+  classOf,
+  countryOf,
   doubtWords,
   type Figures,
+  type Food,
   type Formula,
+  ingredientsIn,
   type Larder,
+  LIKELY,
+  limitOf,
+  linesNamed,
   lineState,
-  MOST_CHARACTERS,
   matchFood,
+  MOST_CHARACTERS,
   openSwap,
   proposalWords,
+  readLine,
   readRecipeJsonLd,
   readRecipeText,
-  ruleByRoles,
+  ruleFor,
+  settleAll,
   settleLiquid,
+  standingOf,
   startWorksheet,
   stockLarder,
-  type SwapRule,
-  tellingWords,
+  strainWords,
   type Worksheet,
 } from '@fellmist/core';
+
+/** The measures that the commands read in. */
+const MEASURES = 'us';
 
 /** Input that cannot be used; its message is one line for standard error. */
 export class DoorError extends Error {}
@@ -40,7 +52,7 @@ function readInput(file: string): string {
 /** A formula from a file of plain text or schema.org JSON-LD. */
 export function readFormulaFile(file: string, larder: Larder): Formula {
   const text = readInput(file);
-  const read = /^\s*[{[]/.test(text) ? readRecipeJsonLd(text, larder, 'us') : readRecipeText(text, larder, 'us');
+  const read = /^\s*[{[]/.test(text) ? readRecipeJsonLd(text, larder, MEASURES) : readRecipeText(text, larder, MEASURES);
   if (!read.ok) throw new DoorError(`${file}: ${read.error}`);
   return read.formula;
 }
@@ -56,11 +68,12 @@ function figuresOut(figures: Figures): Record<string, number | { atLeast: number
 
 /** One formula as the analyse command prints it. */
 export function describe(formula: Formula, analysis: Analysis): object {
-  const { consistency, views, totals } = analysis;
+  const { consistency, views, totals, product } = analysis;
   return {
     title: formula.title,
     portions: formula.portions,
     portionWord: formula.portionWord,
+    class: product ? { id: product.id, name: product.name } : null,
     lines: allLines(formula).map((line) => ({
       text: line.text,
       foodId: line.foodId ?? null,
@@ -82,6 +95,7 @@ export function describe(formula: Formula, analysis: Analysis): object {
           }
         : { word: null, value: null, why: consistency.words },
     allergens: analysis.allergens.contains,
+    warnings: analysis.sweetenerWarnings.map(({ words }) => words),
     cautions: analysis.cautions.map(({ text, source }) => ({ text, source })),
   };
 }
@@ -92,53 +106,93 @@ export function runAnalyse(file: string, shipped: ShippedLarder): object {
   return describe(formula, analyse(formula, larder, shipped));
 }
 
-function foodNamed(words: string, larder: Larder): string {
-  const best = tellingWords(words).length > 0 ? matchFood(words, larder.index)[0] : undefined;
-  if (!best || best.score < 0.55) throw new DoorError(`--swap: no food is called "${words}".`);
-  return best.foodId;
+function foodNamed(words: string, larder: Larder): Food {
+  const [best] = matchFood(words, larder.index, 1, countryOf(MEASURES));
+  const food = best && best.score >= LIKELY ? larder.foods.get(best.foodId) : undefined;
+  if (!food) throw new DoorError(`--swap: no food is called "${words}".`);
+  return food;
 }
 
-/** The rule of the trade for a pair, else one worked out from roles. */
-function ruleFor(from: string, to: string, rules: readonly SwapRule[], larder: Larder): SwapRule {
-  const fitting = rules.filter((rule) => rule.from.includes(from));
-  const rule = fitting.find((candidate) => candidate.to[0]?.foodId === to) ?? fitting.find((candidate) => candidate.to.some((standIn) => standIn.foodId === to));
-  if (rule) return rule;
-  const [before, after] = [larder.foods.get(from), larder.foods.get(to)];
-  const estimate = before && after && ruleByRoles(before, [{ food: after, share: 1 }]);
-  if (!estimate) throw new DoorError(`--swap: ${before?.name ?? from} cannot stand in for itself.`);
-  return estimate;
+interface Stopped {
+  readonly line: string;
+  readonly share: number;
+  readonly why: string;
 }
 
-/** Swaps one food in a formula, takes every proposal, and gives original, rebuild and what was taken. */
-export function rebuildFormula(original: Formula, swap: string, shipped: ShippedLarder): { readonly sheet: Worksheet; readonly report: object } {
+/** Swaps one food in a formula, takes every proposal, and gives original, rebuild and what was taken: the way the Bench goes. */
+export function rebuildFormula(original: Formula, swap: string, shipped: ShippedLarder, settle = false): { readonly sheet: Worksheet; readonly report: object } {
   const larder = stockLarder(shipped.foods);
   const sides = /^(.+?)\s*->\s*(.+)$/.exec(swap.trim());
   if (!sides?.[1] || !sides[2]) throw new DoorError('--swap: write it as "FROM -> TO", such as "plain flour -> oat flour".');
-  const [from, to] = [foodNamed(sides[1], larder), foodNamed(sides[2], larder)];
+  const to = foodNamed(sides[2], larder);
   const start = startWorksheet(original);
-  const lines = allLines(start.rebuild).filter((line) => line.foodId === from);
-  if (lines.length === 0) throw new DoorError(`--swap: no line of this recipe holds ${larder.foods.get(from)?.name ?? from}.`);
-  const rule = ruleFor(from, to, shipped.rules, larder);
+  const lines = linesNamed(start.rebuild, sides[1], larder).filter(({ foodId }) => foodId !== to.id);
+  if (lines.length === 0) throw new DoorError(`--swap: no line of this recipe holds "${sides[1]}".`);
+  const product = classOf(start.rebuild, shipped);
+  const stopped: Stopped[] = [];
   const sheet = lines.reduce((current, line) => {
-    const opened = openSwap(current, line.id, rule, rule.maxShare, larder);
+    const found = ruleFor(line, to, shipped.rules, larder, product?.id);
+    if (!found.ok) throw new DoorError(`--swap: ${found.error}`);
+    const limit = limitOf(found.rule, line.massG ?? 0, product?.id);
+    if (limit.share < 1 && !found.isEstimate) stopped.push({ line: line.name, share: Number(limit.share.toFixed(3)), why: limit.reason ?? '' });
+    const opened = openSwap(current, line.id, found.rule, limit.share, larder, product);
     if (!opened.ok) throw new DoorError(`--swap: ${opened.error}`);
     return opened.sheet;
   }, start);
-  const done = settleLiquid(sheet, larder, shipped);
+  const settled = settle ? settleAll(sheet, larder, shipped) : undefined;
+  const done = settled?.sheet ?? settleLiquid(sheet, larder, shipped);
   const report = {
     original: describe(original, analyse(original, larder, shipped)),
-    rebuilt: describe(done.rebuild, analyse(done.rebuild, larder, shipped)),
+    rebuilt: { ...describe(done.rebuild, analyse(done.rebuild, larder, shipped)), ...balanceOf(done, larder, shipped) },
+    stopped,
     accepted: done.decisions.map(({ proposal }) => ({
       rule: proposal.ruleId,
-      change: proposalWords(proposal.action, start, larder),
+      change: [start, sheet, done].map((one) => proposalWords(proposal.action, one, larder)).find((words) => !words.includes(' a line')) ?? '',
       action: proposal.action,
       reason: proposal.reason,
       source: proposal.source,
     })),
+    ...(settled ? { unmet: settled.unmet.map(({ words }) => words) } : {}),
   };
   return { sheet: done, report };
 }
 
-export function runRebuild(file: string, swap: string, shipped: ShippedLarder): object {
-  return rebuildFormula(readFormulaFile(file, stockLarder(shipped.foods)), swap, shipped).report;
+/** The balance of a rebuild as the Bench shows it: each role in words, and the powders beyond their limit. */
+function balanceOf(sheet: Worksheet, larder: Larder, shipped: ShippedLarder): object {
+  const standing = standingOf(sheet, larder, shipped);
+  return {
+    balance: standing.rows.map(({ role, original, rebuild, band, state }) => ({
+      role,
+      original: original === undefined ? null : Number(original.toFixed(3)),
+      rebuilt: rebuild === undefined ? null : Number(rebuild.toFixed(3)),
+      band: band ? [band.low, band.high] : null,
+      state: state === 'low' || state === 'high' ? strainWords(role, state) : state,
+    })),
+    overLimit: standing.overProtein.map(({ limit, share }) => ({ share: Number(share.toFixed(3)), most: limit.mostShare, why: limit.reason })),
+  };
+}
+
+export function runRebuild(file: string, swap: string, shipped: ShippedLarder, settle = false): object {
+  return rebuildFormula(readFormulaFile(file, stockLarder(shipped.foods)), swap, shipped, settle).report;
+}
+
+/** Each ingredient line of a text, or of a recipe, as the reader takes it; a line that holds several ingredients gives several. */
+export function runRead(file: string, shipped: ShippedLarder): readonly object[] {
+  const larder = stockLarder(shipped.foods);
+  const text = readInput(file);
+  const lines = text.split(/\r?\n/).filter((line) => /[\p{L}\p{N}]/u.test(line));
+  return lines.flatMap((line) =>
+    ingredientsIn(line.trim(), larder).map((one, i) => {
+      const read = readLine(one, `l${i + 1}`, larder, MEASURES);
+      return {
+        line,
+        food: read.foodId ?? null,
+        name: read.foodId === undefined ? null : (larder.foods.get(read.foodId)?.name ?? null),
+        grams: read.massG === undefined ? null : Number(read.massG.toFixed(2)),
+        state: lineState(read),
+        found: read.basis ?? null,
+        doubts: read.doubts.map(doubtWords),
+      };
+    }),
+  );
 }

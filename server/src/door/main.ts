@@ -1,25 +1,27 @@
 import { join } from 'node:path';
 import { loadShippedLarder } from '@fellmist/data';
-import { DoorError, runAnalyse, runRebuild } from './door';
+import { DoorError, runAnalyse, runRead, runRebuild } from './door';
 
 const USAGE = {
   analyse: 'usage: npm run -s analyse -- FILE',
-  rebuild: 'usage: npm run -s rebuild -- FILE --swap "FROM -> TO"',
+  rebuild: 'usage: npm run -s rebuild -- FILE --swap "FROM -> TO" [--settle]',
+  read: 'usage: npm run -s read -- FILE',
 };
 
 function run(argv: readonly string[]): object {
   const [command, ...rest] = argv;
   const shipped = loadShippedLarder(join(process.env['FELLMIST_ROOT'] ?? process.cwd(), 'data'));
-  if (command === 'analyse') {
+  if (command === 'analyse' || command === 'read') {
     const [file] = rest;
-    if (!file || rest.length !== 1) throw new DoorError(USAGE.analyse);
-    return runAnalyse(file, shipped);
+    if (!file || rest.length !== 1) throw new DoorError(USAGE[command]);
+    return command === 'read' ? runRead(file, shipped) : runAnalyse(file, shipped);
   }
-  const at = rest.indexOf('--swap');
-  const swap = at < 0 ? undefined : rest[at + 1];
-  const files = rest.filter((_, i) => at < 0 || (i !== at && i !== at + 1));
+  const plain = rest.filter((one) => one !== '--settle');
+  const at = plain.indexOf('--swap');
+  const swap = at < 0 ? undefined : plain[at + 1];
+  const files = plain.filter((_, i) => at < 0 || (i !== at && i !== at + 1));
   if (!files[0] || files.length !== 1 || !swap) throw new DoorError(USAGE.rebuild);
-  return runRebuild(files[0], swap, shipped);
+  return runRebuild(files[0], swap, shipped, plain.length < rest.length);
 }
 
 try {

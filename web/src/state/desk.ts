@@ -174,7 +174,7 @@ export class Desk {
   takeCandidate(lineId: string, rule: SwapRule, share: number): string | undefined {
     const ready = this.ready();
     if (!ready) return undefined;
-    const opened = openSwap(ready.sheet, lineId, rule, share, ready.larder, this.standing()?.product?.id);
+    const opened = openSwap(ready.sheet, lineId, rule, share, ready.larder, this.standing()?.product);
     if (!opened.ok) return opened.error;
     this.store.dispatch(benchActions.changed({ sheet: opened.sheet }));
     return undefined;

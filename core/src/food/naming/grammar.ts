@@ -46,7 +46,7 @@ export const LONGEST_PHRASE = 4;
 
 /** Attributes that rows of the table may carry beyond what a phrase says: flavours, and how cocoa was made. */
 export function isAttribute(text: string): text is Attribute {
-  return text in SAID || /^flavour:[a-z]+$/.test(text) || text === 'process:natural';
+  return text in SAID || /^flavour:[a-z]+$/.test(text) || text === 'process:natural' || text === 'process:heated';
 }
 
 export const FLAVOURS: ReadonlySet<string> = new Set(
