@@ -1,5 +1,5 @@
 import { type ColdStyle } from '../product';
-import { AT, freezingPointOf, iceAt, readSum, type Sums } from '../role';
+import { AT, erythritolHeld, freezingPointOf, iceAt, readSum, type Sums } from '../role';
 
 export interface CurvePoint {
   readonly tempC: number;
@@ -109,8 +109,6 @@ export interface ColdWarning {
 
 /** Lactose in 100 g of water from which an ice may turn sandy [Goff & Hartel, from memory]. */
 const SANDY_LACTOSE = 10;
-/** Grams of erythritol that 100 g of unfrozen water keeps dissolved below -5 °C. House value, from its solubility at 0 °C. */
-const ERYTHRITOL_HELD = 22;
 const MUCH_ALCOHOL = 3;
 
 /** Ice in per cent of the mix from which a spoon bends, where the style does not want it harder. House value. */
@@ -132,12 +130,13 @@ export function coldWarnings(sums: Sums, storedC: number, servedC: number, style
   const lactose = (readSum(sums, AT.lactoseG) * 100) / waterG;
   if (lactose > SANDY_LACTOSE)
     warnings.push({ kind: 'sandy lactose', words: `${Math.round(lactose)} g of lactose in 100 g of water: above about 10 it may turn sandy within weeks.` });
-  const unfrozen = waterG - iceAt(sums, Math.max(storedC, -15));
+  const unfrozen = waterG - iceAt(sums, storedC);
+  const held = (unfrozen * erythritolHeld(storedC)) / 100;
   const erythritol = readSum(sums, AT.erythritolG);
-  if (erythritol > 1 && unfrozen > 0 && (erythritol * 100) / unfrozen > ERYTHRITOL_HELD) {
+  if (erythritol > 1 && unfrozen > 0 && erythritol > held) {
     warnings.push({
       kind: 'sandy erythritol',
-      words: `The water that stays liquid holds about ${Math.round((unfrozen * ERYTHRITOL_HELD) / 100)} g of the ${Math.round(erythritol)} g of erythritol: the rest turns sandy. Take allulose for part of it.`,
+      words: `The water that stays liquid holds about ${Math.round(held)} g of the ${Math.round(erythritol)} g of erythritol: the rest turns sandy and softens nothing. Take allulose for part of it.`,
     });
   }
   const alcohol = (readSum(sums, AT.alcoholG) * 100) / massG;

@@ -23,7 +23,7 @@ export interface RangePoint {
   readonly high: number;
 }
 
-/** Relative standard deviation that Leighton's table and a mean salt content leave of a real mix's freezing point. House value. */
+/** Relative standard deviation that handbook constants and a mean salt content leave of a real mix's freezing point. House value. */
 const MODEL_SPREAD = 0.05;
 const PAIRS = 150;
 const COLDEST_C = -25;

@@ -1,4 +1,4 @@
-import { type Food, kindIdOf, type Larder } from '../food';
+import { answersTo, type Food, type Larder } from '../food';
 import { type Part, sumsOfPart } from '../formula';
 import { type ColdFigure } from '../product';
 import { AT, freezingPointOf, measureRole, readSum, type Sums, sweetnessPer100g } from '../role';
@@ -45,7 +45,7 @@ function isStabiliser(food: Food): boolean {
 
 /** Whey powder and whey proteins: their solids count among the milk solids too, and are shown apart. */
 function isWhey(food: Food): boolean {
-  return /^whey-(?!casein)/.test(kindIdOf(food));
+  return answersTo(food).includes('@whey') || (food.kind === 'dairy' && /\bwhey\b/i.test(food.name));
 }
 
 /** The mix of one part, as an ice maker looks at it; undefined for a part that weighs nothing. */

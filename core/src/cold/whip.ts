@@ -1,4 +1,4 @@
-import { type Food, kindIdOf, type Larder } from '../food';
+import { answersTo, type Food, type Larder } from '../food';
 import { type ColdSetup, type Part } from '../formula';
 import { AT, addTimes, bringsPerGram, consistencyWord, noSums, readSum, scaleOfSums, type Sums, sweetnessPer100g } from '../role';
 
@@ -31,9 +31,6 @@ export interface WhipState {
   readonly acts: readonly string[];
 }
 
-const CASEIN = ['casein', 'casein-vanilla', 'calcium-caseinate', 'milk-protein-isolate'];
-const WHEY = ['whey-concentrate', 'whey-isolate', 'whey-vanilla', 'whey-chocolate'];
-
 /** House values of the model, from the rules of practice: see docs/science.md. */
 const MODEL = {
   /** Most overrun that a stand mixer gets, per cent. */
@@ -50,6 +47,8 @@ const MODEL = {
   /** How well gums hold air: guar alone, xanthan alone; one to one counts 1. */
   guarAlone: 0.6,
   xanthanAlone: 0.85,
+  guarStands: 0.4,
+  xanthanStands: 0.9,
   fatHalves: 4,
   /** Loss where all the liquid is in before the mixer starts. */
   tooEarly: 0.35,
@@ -79,11 +78,16 @@ export const FOAM_FACTORS: readonly { readonly key: FoamFactor; readonly name: s
   { key: 'whey', name: 'Whey in the protein', source: 'whey foams and does not hold' },
 ];
 
+/** How far a food must stiffen when beaten, against egg white, to count as white. House value. */
+const WHIPS = 0.5;
+
 interface Foam {
   readonly proteinG: number;
   readonly gumG: number;
   /** How well its gums hold air, 0 to 1. */
   readonly gumHolds: number;
+  /** How long they keep it up, 0 to 1: xanthan's gel stands, guar's syrup drains. */
+  readonly gumStands: number;
   /** Share of whey in the protein that foams, 0 to 1. */
   readonly wheyShare: number;
   readonly guarAlone: boolean;
@@ -92,15 +96,15 @@ interface Foam {
 function foamOf(parts: readonly { readonly food: Food; readonly massG: number }[]): Foam {
   let [casein, whey, white, xanthan, guar, otherGum] = [0, 0, 0, 0, 0, 0];
   for (const { food, massG } of parts) {
-    const id = kindIdOf(food);
+    const names = answersTo(food);
     const protein = ((food.per100g.proteinG ?? 0) * massG) / 100;
-    if (CASEIN.includes(id)) casein += protein;
-    else if (id === 'whey-casein') [casein, whey] = [casein + protein / 2, whey + protein / 2];
-    else if (WHEY.includes(id)) whey += protein;
-    else if (id.startsWith('egg-white') || id === 'aquafaba') white += massG * (food.roles.foam?.amount ?? 0) * 0.1;
+    if (names.includes('@casein')) casein += protein;
+    else if (names.includes('@whey-and-casein')) [casein, whey] = [casein + protein / 2, whey + protein / 2];
+    else if (names.includes('@whey')) whey += protein;
+    else if ((food.kind === 'egg' || food.kind === 'protein' || food.kind === 'liquid') && (food.roles.foam?.amount ?? 0) >= WHIPS) white += massG * (food.roles.foam?.amount ?? 0) * 0.1;
     else if (food.kind === 'dairy') casein += protein * 0.5;
-    if (id === 'xanthan') xanthan += massG;
-    else if (id === 'guar') guar += massG;
+    if (names.includes('xanthan')) xanthan += massG;
+    else if (names.includes('guar')) guar += massG;
     else if (food.kind === 'gum') otherGum += massG * (food.roles.binding?.amount ?? 0);
   }
   // One to one best in whipped bowls, xanthan alone lighter, guar alone poor [common practice].
@@ -108,9 +112,12 @@ function foamOf(parts: readonly { readonly food: Food; readonly massG: number }[
   const [ofXanthan, balance] = pair > 0 ? [xanthan / pair, (2 * Math.min(xanthan, guar)) / pair] : [1, 0];
   const single = MODEL.xanthanAlone * ofXanthan + MODEL.guarAlone * (1 - ofXanthan);
   const gumHolds = single + (1 - (MODEL.xanthanAlone + MODEL.guarAlone) / 2) * balance;
+  const stands = MODEL.xanthanStands * ofXanthan + MODEL.guarStands * (1 - ofXanthan);
+  const gumStands = stands + (1 - (MODEL.xanthanStands + MODEL.guarStands) / 2) * balance;
   const gumG = pair + otherGum;
   return {
     gumHolds,
+    gumStands,
     proteinG: casein + MODEL.wheyCounts * whey + MODEL.whiteCounts * white,
     gumG,
     wheyShare: whey > 0 ? whey / (whey + casein + white) : 0,
@@ -183,7 +190,7 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
     gumPercent,
     mouthfeel: mouthfeelOf(per100Ml(foam.gumG)),
     thickness: massG > 0 ? consistencyWord(scale) : 'nothing yet',
-    standsH: 2 * Math.min(effective / MODEL.gumEnough, 1) * (1 - 0.75 * foam.wheyShare),
+    standsH: 2 * Math.min(effective / MODEL.gumEnough, 1) * foam.gumStands * (1 - 0.75 * foam.wheyShare),
     factors,
     acts,
   };

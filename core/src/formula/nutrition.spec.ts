@@ -116,6 +116,13 @@ describe('what each line brings', () => {
   });
 });
 
+describe('what a gap can hold', () => {
+  test('a pinch of something unknown cannot hold a hundredth of the energy; fifty grams can', () => {
+    const gaps = (line: string) => totalsOf(read(`Buns\nServes 4\n200 g plain flour\n100 g butter\n${line}`), larder).figures.energyKcal.gaps.length;
+    expect([gaps('1 pinch unobtainium'), gaps('0.5 g unobtainium'), gaps('50 g unobtainium'), gaps('some unobtainium')]).toEqual([1, 0, 1, 1]);
+  });
+});
+
 describe('goals', () => {
   const portion = analyse(read('Buns\nServes 4\n200 g plain flour\n100 g blackcurrants'), larderNotKnowing('blackcurrants', 'fibreG'), shipped).views.portion;
 

@@ -63,15 +63,25 @@ export function figureOfLine(figure: Figure, line: Part['lines'][number], larder
 interface Hole {
   readonly id: string;
   readonly unknown: number;
+  readonly massG: number | undefined;
 }
+
+/** The most that a gram of anything holds of a figure: pure fat's energy, pure salt's sodium, else a gram. */
+const MOST_PER_GRAM: Readonly<Partial<Record<Summed, number>>> = { energyKcal: 9, energyEu: 9, energyUs: 9, sodiumMg: 393.4 };
+/** A gap that cannot hold more than this share of what is known is not worth a mark on the sum: the line keeps its own. House value. */
+const WORTH_A_MARK = 0.01;
 
 /** Share of a part that is eaten: what stays behind in the dish takes its share of everything along. */
 export function eatenShare(part: Part, massG: number): number {
   return part.leftBehindG && massG > 0 ? Math.max(1 - part.leftBehindG / massG, 0) : 1;
 }
 
-function gapsOf(holes: readonly Hole[], place: number): readonly string[] {
-  return holes.length === 0 ? NO_GAPS : holes.filter(({ unknown }) => (unknown >> place) & 1).map(({ id }) => id);
+function gapsOf(holes: readonly Hole[], place: number, amount: number): readonly string[] {
+  if (holes.length === 0) return NO_GAPS;
+  const here = holes.filter(({ unknown }) => (unknown >> place) & 1);
+  const perGram = MOST_PER_GRAM[SUMMED[place] ?? 'proteinG'] ?? 1;
+  const most = here.reduce((sum, { massG = Infinity }) => sum + massG * perGram, 0);
+  return most <= WORTH_A_MARK * amount ? NO_GAPS : here.map(({ id }) => id);
 }
 
 function figuresOf(row: readonly number[], holes: readonly Hole[], counting: Counting): Figures {
@@ -79,7 +89,7 @@ function figuresOf(row: readonly number[], holes: readonly Hole[], counting: Cou
     amount: (row[place] ?? 0) * times,
     sd: Math.sqrt(row[VARIANCES_AT + place] ?? 0) * times,
     worst: (row[WORST_AT + place] ?? 0) * times,
-    gaps: gapsOf(holes, place),
+    gaps: gapsOf(holes, place, row[place] ?? 0),
   });
   const energy = PLACE[summedOf('energyKcal', counting).summed];
   return {
@@ -103,8 +113,8 @@ function massOfPart(part: Part): number {
 }
 
 /**
- * Sums over the lines of some parts: grams x figure per gram, unknown values named as gaps and never taken as zero; salt to
- * taste leaves the energy known and the sodium open. Errors of the lines' masses, and what the rounding of a label leaves
+ * Sums over the lines of some parts: grams x figure per gram, unknown values named as gaps and never taken as zero, unless the
+ * line weighs too little to hold a hundredth of the sum; salt to taste leaves the energy known and the sodium open. Errors of the lines' masses, and what the rounding of a label leaves
  * open (uniform), are independent and add in quadrature; the worst case adds them up.
  */
 export function totalsOfParts(parts: readonly Part[], larder: Larder, counting: Counting = COUNTING): Totals {
@@ -118,7 +128,7 @@ export function totalsOfParts(parts: readonly Part[], larder: Larder, counting: 
     for (const tally of tallies) {
       if (tally.massG === undefined) unweighed.push(tally.lineId);
       else massG += tally.massG * share;
-      if (tally.unknown !== 0) holes.push({ id: tally.lineId, unknown: tally.unknown });
+      if (tally.unknown !== 0) holes.push({ id: tally.lineId, unknown: tally.unknown, massG: tally.massG });
     }
     total = total ? addShare(total, row, share) : share === 1 ? row : addShare(NOTHING, row, share);
   }

@@ -57,6 +57,13 @@ export const BROUGHT = [
   'powderG',
   'erythritolG',
   'seG',
+  'disaccharideG',
+  'hexoseG',
+  'hexitolG',
+  'xylitolG',
+  'glycerolG',
+  'freeSaltG',
+  'milkSaltsG',
   'msnfG',
   'lactoseG',
   'alcoholG',
@@ -138,7 +145,10 @@ export const FREEZING_FACTOR: Readonly<Record<Sugar | Polyol | 'erythritol' | 'a
   alcohol: 7.43,
 };
 
-/** Lactose in milk solids without fat [Goff & Hartel]. */
+/** Salt for a gram of sodium: molar masses of NaCl and Na. */
+const SALT_OF_SODIUM = 2.542;
+
+/** Lactose in milk solids without fat [Goff & Hartel]. A whey protein brings the salts that go with its lactose, not those of all its solids. */
 const LACTOSE_OF_MSNF = 0.545;
 
 function weightedBy(parts: Readonly<Partial<Record<Sugar | Polyol, number>>> | undefined): { readonly seG: number; readonly grams: number } {
@@ -152,7 +162,7 @@ function weightedBy(parts: Readonly<Partial<Record<Sugar | Polyol, number>>> | u
 
 /** What a gram does to the freezing point. Sugars and polyols that nobody told apart count as sucrose and as maltitol. */
 function freezing({ kind, per100g, sugarsBy, polyolsBy, roles }: Food): Partial<Record<Brought, number>> {
-  const { waterG = 0, fatG = 0, sugarsG = 0, addedSugarsG = 0, polyolsG = 0, erythritolG = 0, alluloseG = 0, alcoholG = 0 } = per100g;
+  const { waterG = 0, fatG = 0, sugarsG = 0, addedSugarsG = 0, polyolsG = 0, erythritolG = 0, alluloseG = 0, alcoholG = 0, sodiumMg = 0 } = per100g;
   const isMilk = kind === 'dairy' || (roles.setting !== undefined && kind === 'protein' && (sugarsBy?.lactose ?? 0) > 0);
   const msnfG = isMilk ? Math.max(100 - waterG - fatG - addedSugarsG, 0) : 0;
   const named = weightedBy(sugarsBy);
@@ -167,7 +177,21 @@ function freezing({ kind, per100g, sugarsBy, polyolsBy, roles }: Food): Partial<
     FREEZING_FACTOR.erythritol * erythritolG +
     FREEZING_FACTOR.allulose * alluloseG +
     FREEZING_FACTOR.alcohol * alcoholG;
-  return { seG: seG / 100, msnfG: msnfG / 100, lactoseG: lactoseG / 100, alcoholG: alcoholG / 100 };
+  const sum = (names: readonly (Sugar | Polyol)[]): number => names.reduce((total, name) => total + (sugarsBy?.[name as Sugar] ?? polyolsBy?.[name as Polyol] ?? 0), 0);
+  const unnamedPolyols = Math.max(polyolsG - erythritolG - polyols.grams, 0);
+  return {
+    seG: seG / 100,
+    disaccharideG: (sum(['sucrose', 'lactose', 'maltose', 'maltitol', 'isomalt', 'lactitol']) + unnamed + unnamedPolyols) / 100,
+    hexoseG: (sum(['glucose', 'fructose', 'galactose', 'tagatose']) + alluloseG) / 100,
+    hexitolG: sum(['sorbitol', 'mannitol']) / 100,
+    xylitolG: sum(['xylitol']) / 100,
+    glycerolG: sum(['glycerol']) / 100,
+    freeSaltG: isMilk || kind === 'leavening' ? 0 : (sodiumMg * SALT_OF_SODIUM) / 100_000,
+    milkSaltsG: (kind === 'dairy' ? msnfG : lactoseG / LACTOSE_OF_MSNF) / 100,
+    msnfG: msnfG / 100,
+    lactoseG: lactoseG / 100,
+    alcoholG: alcoholG / 100,
+  };
 }
 
 /** What one gram of a food brings. */

@@ -1,53 +1,98 @@
-import { AT, read, type Sums } from './brings';
+import { AT, type Brought, read, type Sums } from './brings';
+
+interface Solute {
+  readonly at: Brought;
+  /** g/mol. */
+  readonly molarMass: number;
+  /** Norrish's constant: ln(activity of water) = ln(mole fraction of water) + k x (mole fraction of the solute)^2. */
+  readonly k: number;
+}
 
 /**
- * Depression of the freezing point by sucrose, grams in 100 g of water to °C [Leighton 1927, as in Goff & Hartel, Ice Cream,
- * 7th ed., from memory]. Below 3 g the colligative law holds: 1.86 K kg/mol and 342.30 g/mol. Beyond 180 g it goes on as its
- * last stretch does, which comes near the freeze-concentrated sucrose of phase diagrams.
+ * What lowers the freezing point, each with its own departure from the ideal [Norrish 1966; constants as collected in food
+ * engineering handbooks, from memory]. Sucrose's constant stands for every twelve-carbon sugar and polyol, fructose's for
+ * allulose and tagatose. Alcohol is taken as ideal.
  */
-const LEIGHTON: readonly (readonly [gPer100gWater: number, dropC: number])[] = [
-  [0, 0],
-  [1, 0.0543],
-  [1.6, 0.0885],
-  [3, 0.18],
-  [6, 0.35],
-  [9, 0.53],
-  [12, 0.72],
-  [15, 0.9],
-  [18, 1.1],
-  [21, 1.29],
-  [24, 1.47],
-  [27, 1.67],
-  [30, 1.86],
-  [42, 2.6],
-  [60, 3.85],
-  [90, 6.23],
-  [120, 8.92],
-  [150, 11.41],
-  [180, 13.68],
+const SOLUTES: readonly Solute[] = [
+  { at: 'disaccharideG', molarMass: 342.3, k: -6.47 },
+  { at: 'hexoseG', molarMass: 180.16, k: -2.25 },
+  { at: 'hexitolG', molarMass: 182.17, k: -1.65 },
+  { at: 'xylitolG', molarMass: 152.15, k: -1.54 },
+  { at: 'erythritolG', molarMass: 122.12, k: -1.34 },
+  { at: 'glycerolG', molarMass: 92.09, k: -1.16 },
+  { at: 'alcoholG', molarMass: 46.07, k: 0 },
 ];
+const PLACES = SOLUTES.map(({ at, molarMass, k }) => ({ at: AT[at], molarMass, k, isErythritol: at === 'erythritolG' }));
+
+const WATER = 18.015;
+/** -ln(activity) of water over ice = a x drop + b x drop^2, drop in K below zero [Robinson & Stokes, Electrolyte Solutions, from memory]. */
+const OVER_ICE = { a: 9.6934e-3, b: 4.761e-6 } as const;
+/** °C that a gram of milk salts' solids in a gram of water adds [Goff & Hartel, Ice Cream, 7th ed., for milk solids without fat]. */
+const OF_MILK_SALTS = 2.37;
+/** Salt splits in two; its osmotic coefficient in a brine of kitchen strength [handbooks, from memory]. */
+const SALT = { molarMass: 58.44, ions: 2, osmotic: 0.93 } as const;
+
+function dropOf(minusLn: number): number {
+  const { a, b } = OVER_ICE;
+  return (Math.sqrt(a * a + 4 * b * minusLn) - a) / (2 * b);
+}
+
+function minusLnOf(grams: number, waterG: number, molarMass: number, k: number): number {
+  const x = grams / molarMass / (grams / molarMass + waterG / WATER);
+  return -Math.log(1 - x) - k * x * x;
+}
 
 /** °C by which a solution of sucrose (grams in 100 g of water) freezes below water. */
 export function depressionOf(gPer100gWater: number): number {
-  const amount = Math.max(gPer100gWater, 0);
-  let i = 1;
-  while (i < LEIGHTON.length - 1 && (LEIGHTON[i]?.[0] ?? Infinity) < amount) i++;
-  const [below, above] = [LEIGHTON[i - 1] ?? [0, 0], LEIGHTON[i] ?? [1, 0]];
-  return below[1] + ((above[1] - below[1]) * (amount - below[0])) / (above[0] - below[0]);
+  return gPer100gWater > 0 ? dropOf(minusLnOf(gPer100gWater, 100, 342.3, -6.47)) : 0;
 }
 
-/** °C that a gram of milk solids without fat, or of whey solids, in a gram of water adds by its salts [Goff & Hartel]. */
-const OF_SALTS = 2.37;
+/** Grams of erythritol in 100 g of water at saturation, by °C [handbook: 37 % of the solution at 25 °C; the colder ones from memory]. */
+const ERYTHRITOL_IN_WATER: readonly (readonly [tempC: number, gPer100g: number])[] = [
+  [-20, 10],
+  [-10, 16],
+  [0, 24],
+  [10, 36],
+  [25, 58.7],
+];
 
-/** °C below zero at which a mix with so much unfrozen water is in balance with ice. */
-function dropWith(seG: number, msnfG: number, unfrozenG: number): number {
-  return unfrozenG > 0 ? depressionOf((seG * 100) / unfrozenG) + (OF_SALTS * msnfG) / unfrozenG : Infinity;
+/** Grams of erythritol that 100 g of water keep dissolved at °C. */
+export function erythritolHeld(tempC: number): number {
+  const [first, last] = [ERYTHRITOL_IN_WATER[0], ERYTHRITOL_IN_WATER.at(-1)];
+  if (!first || !last || tempC <= first[0]) return first?.[1] ?? 0;
+  for (let i = 1; i < ERYTHRITOL_IN_WATER.length; i++) {
+    const [below, above] = [ERYTHRITOL_IN_WATER[i - 1] ?? first, ERYTHRITOL_IN_WATER[i] ?? last];
+    if (tempC <= above[0]) return below[1] + ((above[1] - below[1]) * (tempC - below[0])) / (above[0] - below[0]);
+  }
+  return last[1];
 }
+
+/**
+ * °C below zero at which a mix with so much unfrozen water is in balance with ice at `tempC`: activities of its solutes
+ * multiply [Ross 1975], erythritol only as far as it stays dissolved; milk salts and salt beside them.
+ */
+function dropWith(sums: Sums, unfrozenG: number, tempC: number): number {
+  if (unfrozenG <= 0) return Infinity;
+  let minusLn = 0;
+  for (const { at, molarMass, k, isErythritol } of PLACES) {
+    const grams = isErythritol ? Math.min(read(sums, at), (unfrozenG * erythritolHeld(tempC)) / 100) : read(sums, at);
+    if (grams > 0) minusLn += minusLnOf(grams, unfrozenG, molarMass, k);
+  }
+  const saltMol = read(sums, AT.freeSaltG) / SALT.molarMass / (unfrozenG / 1000);
+  minusLn += (SALT.ions * SALT.osmotic * saltMol * WATER) / 1000;
+  return dropOf(minusLn) + (OF_MILK_SALTS * read(sums, AT.milkSaltsG)) / unfrozenG;
+}
+
+/** Where what falls out depends on the temperature that is looked for: passes until it stands still. */
+const PASSES = 4;
 
 /** The temperature at which the first ice forms, °C; undefined for a mix without water. */
 export function freezingPointOf(sums: Sums): number | undefined {
   const waterG = read(sums, AT.allWaterG);
-  return waterG > 0 ? -dropWith(read(sums, AT.seG), read(sums, AT.msnfG), waterG) : undefined;
+  if (waterG <= 0) return undefined;
+  let tempC = 0;
+  for (let i = 0; i < PASSES; i++) tempC = -dropWith(sums, waterG, tempC);
+  return tempC;
 }
 
 const STEPS = 40;
@@ -55,12 +100,11 @@ const STEPS = 40;
 /** Grams of ice in a mix at a temperature, °C: the unfrozen water has the freezing point that it is at. Bisection to a billionth. */
 export function iceAt(sums: Sums, tempC: number): number {
   const waterG = read(sums, AT.allWaterG);
-  const [seG, msnfG] = [read(sums, AT.seG), read(sums, AT.msnfG)];
-  if (waterG <= 0 || tempC >= 0 || dropWith(seG, msnfG, waterG) >= -tempC) return 0;
+  if (waterG <= 0 || tempC >= 0 || dropWith(sums, waterG, tempC) >= -tempC) return 0;
   let [low, high] = [0, waterG];
   for (let i = 0; i < STEPS; i++) {
     const middle = (low + high) / 2;
-    if (dropWith(seG, msnfG, middle) > -tempC) low = middle;
+    if (dropWith(sums, middle, tempC) > -tempC) low = middle;
     else high = middle;
   }
   return waterG - (low + high) / 2;

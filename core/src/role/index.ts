@@ -17,6 +17,6 @@ export {
   scaleOf,
   scaleOfSums,
 } from './consistency';
-export { depressionOf, freezingPointOf, iceAt } from './freezing';
+export { depressionOf, erythritolHeld, freezingPointOf, iceAt } from './freezing';
 export { measureRole, type Measures, measuresOf } from './measures';
 export { COLD_ROLES, type LedgerRole, LEDGER_ROLES, ROLE_FACTS, type RoleFacts } from './roleFacts';

@@ -221,9 +221,9 @@ export const ROLE_FACTS: Readonly<Record<LedgerRole, RoleFacts>> = {
     unit: '°C',
     digits: 1,
     noticedLeast: 0.2,
-    equation: 'sucrose equivalents in 100 g of water through Leighton’s table, + 2.37 × milk solids without fat ÷ water; below zero',
+    equation: 'activity of the water: that of each sugar, polyol, alcohol and salt (Norrish), multiplied, erythritol as far as it is dissolved; + 2.37 × milk solids without fat ÷ water; below zero',
     mark: 'M',
-    source: 'Leighton 1927 and Goff & Hartel, Ice Cream, 7th ed., from memory',
+    source: 'Norrish 1966, Ross 1975 and Goff & Hartel, Ice Cream, 7th ed., constants from memory',
   },
   ice: {
     name: 'Ice',
@@ -234,9 +234,9 @@ export const ROLE_FACTS: Readonly<Record<LedgerRole, RoleFacts>> = {
     digits: 0,
     noticedLeast: 3,
     equation:
-      'the water that is frozen when the rest has a freezing point of −12 °C: sucrose equivalents of every sugar, polyol and alcohol in it through Leighton’s table, + 2.37 × milk solids without fat ÷ unfrozen water',
+      'the water that is frozen when the rest has a freezing point of −12 °C: activities of every sugar, polyol, alcohol and salt in it (Norrish) multiplied, + 2.37 × milk solids without fat ÷ unfrozen water',
     mark: 'M',
-    source: 'Leighton 1927 and Goff & Hartel, Ice Cream, 7th ed., from memory; what hardness is wanted is a house value',
+    source: 'Norrish 1966, Ross 1975 and Goff & Hartel, Ice Cream, 7th ed., constants from memory; what hardness is wanted is a house value',
   },
 };
 
