@@ -1,5 +1,6 @@
 import { type Larder } from '../food';
 import { allLines, type Figures, type Formula, type Line, type Loss, type Part, readLine, totalsOf, viewsOf } from '../formula';
+import { withMethod } from './fromMethod';
 import { type MeasureSystem } from '../quantity';
 import { readYield, type ReadResult } from './recipeText';
 
@@ -169,7 +170,26 @@ function readRecipe(recipe: Json, larder: Larder, measures: MeasureSystem): Read
     ...(yieldQuantity === undefined ? {} : { yieldMassG: yieldQuantity }),
     ...(Object.keys(carried).length > 0 ? { carried } : {}),
   };
-  return { ok: true, formula, remarks: [] };
+  return { ok: true, formula: recipe['supply'] === undefined ? withMethod(formula, larder) : formula, remarks: [] };
+}
+
+/** House limit: recipes of the web lie within a dozen levels. */
+const DEEPEST = 100;
+
+/** Whether brackets outside of strings lie deeper than `DEEPEST`; one pass. */
+function isTooDeep(text: string): boolean {
+  let [depth, isString] = [0, false];
+  for (let i = 0; i < text.length; i++) {
+    const one = text[i];
+    if (isString) {
+      if (one === '\\') i++;
+      else if (one === '"') isString = false;
+    } else if (one === '"') isString = true;
+    else if (one === '{' || one === '[') {
+      if (++depth > DEEPEST) return true;
+    } else if (one === '}' || one === ']') depth--;
+  }
+  return false;
 }
 
 /**
@@ -177,6 +197,7 @@ function readRecipe(recipe: Json, larder: Larder, measures: MeasureSystem): Read
  * it was rebuilt from, where the document says so. Members Fellmist does not use are carried and given back on export.
  */
 export function readRecipeJsonLd(text: string, larder: Larder, measures: MeasureSystem): ReadDocument {
+  if (isTooDeep(text)) return { ok: false, error: `This document is nested deeper than ${DEEPEST} levels; a recipe is not. Export it anew, or paste its words.` };
   let document: unknown;
   try {
     document = JSON.parse(text);

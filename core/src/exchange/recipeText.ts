@@ -1,6 +1,7 @@
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
 import { findAmount, type Formula, type Part, readLine } from '../formula';
 import { type MeasureSystem, readAmount, readNumber } from '../quantity';
+import { withMethod } from './fromMethod';
 import { ingredientsIn } from './sharedLine';
 
 export type ReadResult = { readonly ok: true; readonly formula: Formula; readonly remarks: readonly string[] } | { readonly ok: false; readonly error: string };
@@ -154,7 +155,7 @@ function isPlainIngredient(line: string | undefined, larder: Larder): boolean {
   return read?.unitGiven === true && (matchFood(nameIn(line), larder.index)[0]?.score ?? 0) >= SURE;
 }
 
-function kindOf(line: string, place: Place, larder: Larder, next: string | undefined): LineKind {
+function kindOf(line: string, place: Place, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
   const isHeading = looksLikeHeading(line, next);
   if (isHeading && place.section !== 'ingredients' && isPlainIngredient(next, larder)) place.section = 'ingredients';
   if (place.section === 'notes') return 'note';
@@ -164,7 +165,7 @@ function kindOf(line: string, place: Place, larder: Larder, next: string | undef
   if (isHeading) return STAGE.test(headingWords(line)) ? 'stage' : 'heading';
   const figure = startsWithFigure(line);
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
-  if (figure || isNamed(line, larder) || ingredientsIn(line, larder).length > 1) return 'ingredient';
+  if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';
   if (DEED.test(line) && (line.split(' ').length > 3 || AT_THE_STOVE.test(line) || /[.!]$/.test(line))) return place.seenIngredient ? 'method' : 'note';
   const score = matchFood(nameIn(line), larder.index)[0]?.score ?? 0;
   if (score >= SURE || (score >= LIKELY && AT_WILL.test(line)) || ((place.seenIngredient || /\d/.test(line)) && score >= LIKELY)) return 'ingredient';
@@ -222,7 +223,8 @@ function sort(raw: string, line: string, out: Gathering, place: Place, larder: L
     out.portions = portions;
     return;
   }
-  const kind = kindOf(line, place, larder, below === undefined ? undefined : stripBullet(below));
+  const listed = place.section === 'ingredients' ? ingredientsIn(raw.trim(), larder) : [];
+  const kind = kindOf(line, place, larder, below === undefined ? undefined : stripBullet(below), listed);
   if (kind === 'note' || kind === 'stage') out.notes.push(line);
   else if (kind === 'method') {
     place.section = 'method';
@@ -231,7 +233,7 @@ function sort(raw: string, line: string, out: Gathering, place: Place, larder: L
   else {
     place.seenIngredient = true;
     const part = out.parts.at(-1);
-    const lines = ingredientsIn(raw.trim(), larder);
+    const lines = listed.length > 0 ? listed : ingredientsIn(raw.trim(), larder);
     if (part) part.lines.push(...lines);
     else out.parts.push({ heading: '', lines: [...lines] });
   }
@@ -266,7 +268,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     method: found.method,
     notes: found.notes,
   };
-  return { ok: true, formula, remarks };
+  return { ok: true, formula: withMethod(formula, larder), remarks };
 }
 
 function remarksOn(found: Gathering, parts: readonly Part[]): readonly string[] {

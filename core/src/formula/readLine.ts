@@ -164,6 +164,22 @@ function comparedAmounts(line: Line, found: Found, larder: Larder, measures: Mea
  * stays as text with a doubt. A kind of food that is in the kitchen becomes the pack that is there. Example: "1 1/2 cups plain flour, sifted" gives 187 g of plain flour by its density.
  */
 export function readLine(text: string, id: string, larder: Larder, measures: MeasureSystem): Line {
+  const lines = readBefore.get(larder) ?? new Map<string, Line>();
+  readBefore.set(larder, lines);
+  const key = `${measures} ${text}`;
+  const before = lines.get(key);
+  if (before) return { ...before, id };
+  const line = readAnew(text, id, larder, measures);
+  if (lines.size >= MOST_REMEMBERED) lines.clear();
+  lines.set(key, line);
+  return line;
+}
+
+/** Lines that were read of late: a recipe is read anew at every key, and only one of its lines has changed. */
+const readBefore = new WeakMap<Larder, Map<string, Line>>();
+const MOST_REMEMBERED = 1000;
+
+function readAnew(text: string, id: string, larder: Larder, measures: MeasureSystem): Line {
   const body = text.slice(0, LONGEST_READ).replace(/\s+/g, ' ').replace(BULLET, '').trim();
   const first = measureAsFood(findAmount(body));
   const soft = [OF_MEASURE[first.amount?.unit ?? ''], OF_CONTAINER[first.container ?? '']].filter((one) => one !== undefined);

@@ -96,6 +96,9 @@ function takeUnit(text: string): TakenUnit {
   return { unit, rest: body.slice(match[0].length), fill: unit.id === 'tsp' || unit.id === 'tbsp' ? spoon : other };
 }
 
+/** "2 x 400 g". */
+const TIMES = new RegExp(`^(${SINGLE})\\s*[x×]\\s*(?=[\\d${VULGAR}])`, 'i');
+
 function readFigures(text: string): { value: number; high?: number; length: number; vague: boolean } | undefined {
   const match = NUMBER.exec(text);
   if (match?.[1]) {
@@ -133,7 +136,7 @@ export function readAmount(whole: string): ReadAmount | undefined {
 
   const lead = LEADING_FILL.exec(start);
   const [, , leadFill = 1] = (lead && UNEVEN.find(([words]) => words.test(lead[0]))) ?? [];
-  const times = new RegExp(`^(${SINGLE})\\s*[x×]\\s*(?=[\\d${VULGAR}])`, 'i').exec(start.slice(lead?.[0].length ?? 0));
+  const times = TIMES.exec(start.slice(lead?.[0].length ?? 0));
   const factor = times?.[1] ? (readNumber(times[1]) ?? 1) : 1;
   const body = start.slice((lead?.[0].length ?? 0) + (times?.[0].length ?? 0));
   const figures = readFigures(body);

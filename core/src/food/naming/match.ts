@@ -28,6 +28,9 @@ const MOST_WORDS = 24;
 interface Alias extends NameParts {
   readonly food: Food;
   readonly key: string;
+  readonly coreWords: ReadonlySet<string>;
+  /** What it costs that nothing of its attributes was said. */
+  readonly unsaid: number;
   readonly tags: ReadonlySet<Attribute>;
   readonly country: Country | undefined;
   /** The name stands for several foods, of which this is a sensible one. */
@@ -67,7 +70,9 @@ function namesOf({ name, synonyms, usual, standsFor, head }: Food): readonly Cal
 
 function aliasOf({ name, country, stands = false, isHead = false }: Called, food: Food): Alias {
   const parts = partsOfName(name);
-  return { ...parts, food, key: keyOf(parts.all), tags: new Set([...parts.attributes, ...(food.attributes ?? [])]), country, stands, isHead };
+  const tags = new Set([...parts.attributes, ...(food.attributes ?? [])]);
+  const unsaid = [...tags].reduce((sum, tag) => sum + costUnsaid(tag), 0);
+  return { ...parts, food, key: keyOf(parts.all), coreWords: new Set(parts.core), unsaid, tags, country, stands, isHead };
 }
 
 function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {
@@ -122,31 +127,43 @@ interface Asked extends NameParts {
   /** Attributes that the unit or container says, such as "3 drops of". */
   readonly soft: readonly Attribute[];
   readonly slipped: boolean;
+  readonly coreWords: ReadonlySet<string>;
 }
 
-function verdict(asked: Asked, alias: Alias, index: FoodIndex): Omit<FoodMatch, 'foodId'> & { readonly unsaid: number } {
-  const own = new Set(alias.core);
-  const strangers = asked.core.filter((word) => !own.has(word));
-  const said = new Set(asked.core);
-  const missing = alias.core.filter((word) => !said.has(word));
-  const flavours = FLAVOURED_KINDS.has(alias.food.kind) ? strangers.filter(isFlavour) : [];
-  const others = strangers.filter((word) => !flavours.includes(word));
-  const claims: Attribute[] = [...asked.attributes, ...flavourClaims(flavours, alias)];
-  const costs = claims.map((claim) => costOf(claim, alias.food, alias.tags));
-  if (asked.percent !== undefined) costs.push(costOfPercent(asked.percent, alias.food, alias.percent));
-  for (const hint of asked.soft) costs.push(costOf(hint, alias.food, alias.tags) >= CONFLICT ? CONFLICT : 0);
-  const conflicts = costs.some((cost) => cost >= CONFLICT);
+/** A name of more words than this that an alias does not have is not it. */
+const MOST_STRANGERS = 3;
+
+/** How far a name fits; undefined where too little of it does to be worth a look. */
+function verdict(asked: Asked, alias: Alias, index: FoodIndex): (Omit<FoodMatch, 'foodId'> & { readonly unsaid: number }) | undefined {
   const isExact = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
-  const hinted = new Set<Attribute>([...claims, ...asked.soft]);
-  const unsaid = isExact ? 0 : [...alias.tags].reduce((sum, tag) => sum + (hinted.has(tag) ? 0 : costUnsaid(tag)), alias.percent !== undefined && asked.percent === undefined ? 0.05 : 0);
-  const claimed = costs.reduce((sum, cost) => sum + Math.min(cost, 0.3), 0);
-  let score = 1 - claimed - costOfStrangers(others, index) - (missing.length > 0 ? 0.12 + 0.14 * missing.length : 0) - Math.min(unsaid, 0.15);
+  const strangers = asked.core.filter((word) => !alias.coreWords.has(word));
+  const flavours = strangers.length > 0 && FLAVOURED_KINDS.has(alias.food.kind) ? strangers.filter(isFlavour) : NO_WORDS;
+  if (strangers.length - flavours.length > MOST_STRANGERS) return undefined;
+  const others = flavours.length > 0 ? strangers.filter((word) => !flavours.includes(word)) : strangers;
+  let missing = 0;
+  for (const word of alias.core) if (!asked.coreWords.has(word)) missing++;
+  let score = 1 - costOfStrangers(others, index) - (missing > 0 ? 0.12 + 0.14 * missing : 0);
+  if (score < LEAST) return undefined;
+  const claims = flavours.length > 0 ? [...asked.attributes, ...flavourClaims(flavours, alias)] : asked.attributes;
+  let conflicts = false;
+  const pay = (cost: number): void => {
+    conflicts ||= cost >= CONFLICT;
+    score -= Math.min(cost, 0.3);
+  };
+  for (const claim of claims) pay(costOf(claim, alias.food, alias.tags));
+  if (asked.percent !== undefined) pay(costOfPercent(asked.percent, alias.food, alias.percent));
+  for (const hint of asked.soft) conflicts ||= costOf(hint, alias.food, alias.tags) >= CONFLICT;
+  let unsaid = isExact ? 0 : alias.unsaid + (alias.percent !== undefined && asked.percent === undefined ? 0.05 : 0);
+  if (unsaid > 0) for (const said of [...claims, ...asked.soft]) if (alias.tags.has(said)) unsaid -= costUnsaid(said);
+  score -= Math.min(Math.max(unsaid, 0), 0.15);
   if (conflicts) score = Math.min(score, AT_MOST.conflict);
   if (asked.slipped) score = Math.min(score, AT_MOST.near);
   if (alias.stands) score = Math.min(score, AT_MOST.several);
   if (asked.core.at(-1) !== alias.core.at(-1)) score = Math.min(score, AT_MOST.otherHead);
   return { score, isExact: isExact && !conflicts, conflicts, byCountry: alias.country !== undefined, unsaid };
 }
+
+const NO_WORDS: readonly string[] = [];
 
 /** The flavours a name gives a food of a flavoured kind: the flavour it has, if it is among them, else the last one said. */
 function flavourClaims(flavours: readonly string[], alias: Alias): readonly Attribute[] {
@@ -195,18 +212,22 @@ function findFoods(name: string, index: FoodIndex, country: Country, soft: reado
     for (const alias of aliases) {
       if (alias.country && alias.country !== country) continue;
       const full = verdict(asked, alias, index);
+      if (!full) continue;
       const said = full.isExact || soft.some((hint) => alias.tags.has(hint)) ? full : { ...full, score: Math.min(full.score, most) };
       const before = best.get(alias.food.id);
       if (said.score < LEAST || (before && (before.score > said.score || (before.score === said.score && (before.isExact || !said.isExact))))) continue;
       best.set(alias.food.id, { ...said, foodId: alias.food.id, place: before?.place ?? best.size });
     }
   };
-  const asked = (which: NameParts, slipped: boolean): Asked => ({ ...which, key: keyOf(which.all), plainKey: index.byKey.has(keyOf(which.all)) ? keyOf(which.all) : keyOf(which.telling), soft, slipped });
+  const asked = (which: NameParts, slipped: boolean): Asked => ({ ...which, coreWords: new Set(which.core), key: keyOf(which.all), plainKey: index.byKey.has(keyOf(which.all)) ? keyOf(which.all) : keyOf(which.telling), soft, slipped });
   consider(asked(parts, false), named);
   if (![...best.values()].some(({ isExact, score }) => isExact && score > SURE)) {
     const readings = [parts, ...slippedCores(parts, index)];
+    const likely = (): boolean => [...best.values()].some(({ score }) => score >= LIKELY);
     readings.forEach((reading, i) => {
-      consider(asked(reading, i > 0), new Set(reading.core.flatMap((word) => index.byWord.get(word) ?? [])));
+      const head = index.byWord.get(reading.core.at(-1) ?? '') ?? [];
+      consider(asked(reading, i > 0), head);
+      if (!likely()) consider(asked(reading, i > 0), new Set(reading.core.slice(0, -1).flatMap((word) => index.byWord.get(word) ?? [])));
     });
   }
   return [...best.values()]
