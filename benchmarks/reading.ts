@@ -30,7 +30,10 @@ function median(rounds: number, act: (i: number) => void): number {
 const recipeAt = (i: number): string => `Cake ${i}\nServes 8\n${Array.from({ length: 40 }, (_one, k) => typed[(i * 7 + k) % typed.length] ?? '').join('\n')}`;
 for (let i = 0; i < 30; i++) readRecipeText(recipeAt(i), fresh(), 'us');
 const larders = Array.from({ length: 30 }, fresh);
-const [anew, typedOn] = [median(30, (i) => readRecipeText(recipeAt(i), larders[i] ?? larder, 'us')), median(60, (i) => readRecipeText(`${recipeAt(3)}\n${i} g sugar`, larder, 'us'))];
+const [anew, typedOn] = [
+  median(30, (i) => readRecipeText(recipeAt(i), larders[i] ?? larder, 'us')),
+  median(60, (i) => readRecipeText(`${recipeAt(3)}\n${i} g sugar`, larder, 'us')),
+];
 process.stdout.write(`forty lines, all of them new to the reader: ${anew.toFixed(2)} ms; with one line typed on: ${typedOn.toFixed(2)} ms\n`);
 
 const HOSTILE: readonly (readonly [name: string, text: (size: number) => string])[] = [

@@ -84,7 +84,8 @@ describe('what words do to a name', () => {
 
   test('a slip of the keyboard is offered, never taken silently; a stranger stays unknown', () => {
     for (const slip of ['100 g choclate chips', '100 g buckweat flour', '100 g rasberries']) expect([slip, read(slip).map(lineState)]).toEqual([slip, ['unsure']]);
-    for (const stranger of ['100 g kryptonite', '1 cup banana ketchup', '2 tbsp dragon powder']) expect([stranger, read(stranger).map(({ foodId }) => foodId)]).toEqual([stranger, [undefined]]);
+    for (const stranger of ['100 g kryptonite', '1 cup banana ketchup', '2 tbsp dragon powder'])
+      expect([stranger, read(stranger).map(({ foodId }) => foodId)]).toEqual([stranger, [undefined]]);
   });
 
   test('one name means another food in another country, and the line says which', () => {
@@ -96,7 +97,22 @@ describe('what words do to a name', () => {
 });
 
 describe('nothing of a pasted text is lost', () => {
-  const words = fc.constantFrom('200 g flour', 'For the icing:', 'Dry ingredients', 'Mix it well.', '2 eggs', 'Serves 4', 'a note about my aunt', 'Method', 'salt and pepper', 'Notes', '###', 'butter', '1 tsp each salt and nutmeg', '☃ ☃');
+  const words = fc.constantFrom(
+    '200 g flour',
+    'For the icing:',
+    'Dry ingredients',
+    'Mix it well.',
+    '2 eggs',
+    'Serves 4',
+    'a note about my aunt',
+    'Method',
+    'salt and pepper',
+    'Notes',
+    '###',
+    'butter',
+    '1 tsp each salt and nutmeg',
+    '☃ ☃',
+  );
 
   test('every line ends as an ingredient, a heading, a step or a note', () => {
     fc.assert(
@@ -109,7 +125,7 @@ describe('nothing of a pasted text is lost', () => {
         for (const line of lines) {
           const wanted = line.replace(/:$/, '');
           const parts = /each/.test(wanted) ? ['salt', 'nutmeg'] : /salt and pepper/.test(wanted) && !shown.includes(wanted) ? ['salt', 'pepper'] : [wanted];
-          if (!isSaid.test(line)) for (const part of parts) expect([line, shown.includes(part) || formula.parts.length > 0 && /icing/.test(line)]).toEqual([line, true]);
+          if (!isSaid.test(line)) for (const part of parts) expect([line, shown.includes(part) || (formula.parts.length > 0 && /icing/.test(line))]).toEqual([line, true]);
         }
       }),
       { numRuns: 200 },
@@ -117,7 +133,11 @@ describe('nothing of a pasted text is lost', () => {
   });
 
   test('dry and wet are stages of one mix, an icing is a part; a list without amounts is a list', () => {
-    const cake = readRecipeText('Cake\nServes 8\nDry ingredients\n200 g plain flour\n2 tsp baking powder\nWet ingredients:\n2 eggs\n200 ml milk\nIcing\n100 g icing sugar', larder, 'us');
+    const cake = readRecipeText(
+      'Cake\nServes 8\nDry ingredients\n200 g plain flour\n2 tsp baking powder\nWet ingredients:\n2 eggs\n200 ml milk\nIcing\n100 g icing sugar',
+      larder,
+      'us',
+    );
     expect(cake.ok && cake.formula.parts.map(({ heading, lines }) => [heading, lines.length])).toEqual([
       ['', 4],
       ['Icing', 1],

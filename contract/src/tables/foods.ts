@@ -1,4 +1,19 @@
-import { ALLERGENS, type Attribute, COUNTRIES, type Food, FOOD_KINDS, isAttribute, type Nutrient, POLYOLS, type RoleName, type Roles, type RoleValue, ROLE_NAMES, SUGARS, type Thirst } from '@fellmist/core';
+import {
+  ALLERGENS,
+  type Attribute,
+  COUNTRIES,
+  type Food,
+  FOOD_KINDS,
+  isAttribute,
+  type Nutrient,
+  POLYOLS,
+  type RoleName,
+  type Roles,
+  type RoleValue,
+  ROLE_NAMES,
+  SUGARS,
+  type Thirst,
+} from '@fellmist/core';
 import Papa from 'papaparse';
 import * as z from 'zod';
 import { choices, figure, known, list, pairs, split, words } from './cells';

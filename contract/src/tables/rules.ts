@@ -5,7 +5,14 @@ const reason = z.string().min(1);
 const heat = z.enum(['oven', 'griddle', 'microwave', 'none']);
 const heats = z.array(heat).min(1).optional();
 const side = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('add'), foodId: z.string(), gramsPerGram: z.number().positive(), byClass: z.record(z.string(), z.number().min(0)).optional(), heat: heats, reason }),
+  z.strictObject({
+    kind: z.literal('add'),
+    foodId: z.string(),
+    gramsPerGram: z.number().positive(),
+    byClass: z.record(z.string(), z.number().min(0)).optional(),
+    heat: heats,
+    reason,
+  }),
   z.strictObject({ kind: z.literal('less'), foodIds: z.array(z.string()).min(1), gramsPerGram: z.number().positive(), reason }),
   z.strictObject({ kind: z.literal('step'), text: z.string().min(1), classes: z.array(z.string()).min(1).optional(), heat: heats, reason }),
 ]);

@@ -101,7 +101,8 @@ function foamOf(parts: readonly { readonly food: Food; readonly massG: number }[
     if (names.includes('@casein')) casein += protein;
     else if (names.includes('@whey-and-casein')) [casein, whey] = [casein + protein / 2, whey + protein / 2];
     else if (names.includes('@whey')) whey += protein;
-    else if ((food.kind === 'egg' || food.kind === 'protein' || food.kind === 'liquid') && (food.roles.foam?.amount ?? 0) >= WHIPS) white += massG * (food.roles.foam?.amount ?? 0) * 0.1;
+    else if ((food.kind === 'egg' || food.kind === 'protein' || food.kind === 'liquid') && (food.roles.foam?.amount ?? 0) >= WHIPS)
+      white += massG * (food.roles.foam?.amount ?? 0) * 0.1;
     else if (food.kind === 'dairy') casein += protein * 0.5;
     if (names.includes('xanthan')) xanthan += massG;
     else if (names.includes('guar')) guar += massG;

@@ -16,9 +16,21 @@ const DEEDS: readonly Deed[] = [
   { said: /\bmelt\w*\b.*\bcoconut oil\b/i, to: (food) => answersTo(food).includes('coconut-oil'), change: { melted: true } },
   { said: /\bmelt\w*\b.*\bchocolate\b|\bchocolate\b.*\bmelt/i, to: (food) => food.kind === 'chocolate', change: { melted: true } },
   { said: /\b(?:whisk|beat|whip)\w*\b.*\bwhites?\b/i, to: isWhite, change: { beaten: true } },
-  { said: /\b(?:whisk|beat|whip)\w*\b.*\beggs?\b.*\b(?:thick|pale|light|foam\w*|ribbon|fluffy|trebled|tripled)\b/i, to: (food) => answersTo(food).includes('@egg'), change: { beaten: true } },
-  { said: /\b(?:whisk|beat|whip)\w*\b.*\bcream\b.*\b(?:peaks|thick|holds)\b|\bwhip\w* the (?:double |heavy |whipping )?cream\b/i, to: (food) => food.kind === 'dairy' && (food.roles.foam?.amount ?? 0) > 0, change: { beaten: true } },
-  { said: /\b(?:leaves?|leaving|comes? away from|pulls? away from) the sides? of the (?:pan|pot|saucepan)\b|\bchoux\b|\béclairs?\b|\bprofiteroles?\b/i, to: (food) => food.kind === 'flour' && (food.roles.gluten?.amount ?? 0) > 0, change: { wetted: 'gelled' } },
+  {
+    said: /\b(?:whisk|beat|whip)\w*\b.*\beggs?\b.*\b(?:thick|pale|light|foam\w*|ribbon|fluffy|trebled|tripled)\b/i,
+    to: (food) => answersTo(food).includes('@egg'),
+    change: { beaten: true },
+  },
+  {
+    said: /\b(?:whisk|beat|whip)\w*\b.*\bcream\b.*\b(?:peaks|thick|holds)\b|\bwhip\w* the (?:double |heavy |whipping )?cream\b/i,
+    to: (food) => food.kind === 'dairy' && (food.roles.foam?.amount ?? 0) > 0,
+    change: { beaten: true },
+  },
+  {
+    said: /\b(?:leaves?|leaving|comes? away from|pulls? away from) the sides? of the (?:pan|pot|saucepan)\b|\bchoux\b|\béclairs?\b|\bprofiteroles?\b/i,
+    to: (food) => food.kind === 'flour' && (food.roles.gluten?.amount ?? 0) > 0,
+    change: { wetted: 'gelled' },
+  },
   { said: /\bsoak\w*\b.*\b(?:chia|flax\w*|linseed)\b/i, to: (food) => answersTo(food).includes('@drinking-fibre'), change: { wetted: 'soaked' } },
 ];
 

@@ -91,7 +91,8 @@ function stripBullet(line: string): string {
 }
 
 /** "Dry ingredients", "Wet:", "Liquid ingredients" are stages of one mix, not things made apart. */
-const STAGE = /^(?:for\s+)?(?:the\s+|all\s+)?(?:dry|wet|liquid|solid|other|remaining|main|basic|fresh|cold)(?:\s+(?:ingredients?|mix(?:ture)?|goods|stuff|things|items|bowl|part))?$/i;
+const STAGE =
+  /^(?:for\s+)?(?:the\s+|all\s+)?(?:dry|wet|liquid|solid|other|remaining|main|basic|fresh|cold)(?:\s+(?:ingredients?|mix(?:ture)?|goods|stuff|things|items|bowl|part))?$/i;
 /** What is made, baked or served apart. */
 const PART_WORDS =
   /\b(?:icing|frosting|glaze|topping|filling|crust|base|sauce|syrup|crumble|streusel|ganache|drizzle|custard|dough|batter|cake|sponge|decoration|garnish|coating|buttercream|compote|swirl|crumb|to serve|to finish|to decorate|to garnish)s?$/i;
@@ -132,7 +133,8 @@ function looksLikeSentence(line: string): boolean {
 const DEED =
   /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain)\b/i;
 /** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
-const AT_THE_STOVE = /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
+const AT_THE_STOVE =
+  /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
 
 /** "Cream cheese, 200 g": the name of a food to the letter, though it begins as a deed does. */
 function isNamed(line: string, larder: Larder): boolean {
@@ -145,7 +147,9 @@ const AT_WILL = /\b(?:to taste|as needed|optional|for (?:dusting|greasing|frying
 
 /** What stands in a line beside its amount. */
 function nameIn(line: string): string {
-  return findAmount(line).rest.replace(/[,(].*$/, '').trim();
+  return findAmount(line)
+    .rest.replace(/[,(].*$/, '')
+    .trim();
 }
 
 /** An ingredient list goes on below a method or a note: "2 tbsp icing sugar" right under "For the glaze". */

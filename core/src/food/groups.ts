@@ -52,9 +52,11 @@ const IS: Readonly<Record<Group, (known: Known) => boolean>> = {
   'raw-egg': ({ food }) => isEgg(food) && (food.per100g.waterG ?? 100) > 40 && !food.attributes?.includes('form:liquid'),
   egg: ({ food }) => isEgg(food),
   whey: ({ food, words }) => food.kind === 'protein' && words.has('whey') && !words.has('casein'),
-  casein: ({ food, words }) => food.kind === 'protein' && !words.has('whey') && (words.has('casein') || words.has('caseinate') || (food.allergens.includes('milk') && words.has('milk'))),
+  casein: ({ food, words }) =>
+    food.kind === 'protein' && !words.has('whey') && (words.has('casein') || words.has('caseinate') || (food.allergens.includes('milk') && words.has('milk'))),
   'whey-and-casein': ({ food, words }) => food.kind === 'protein' && words.has('whey') && words.has('casein'),
-  'plant-protein': ({ food, words }) => food.kind === 'protein' && !food.allergens.some((one) => one === 'milk' || one === 'egg') && !words.has('collagen') && !food.allergens.includes('gluten'),
+  'plant-protein': ({ food, words }) =>
+    food.kind === 'protein' && !food.allergens.some((one) => one === 'milk' || one === 'egg') && !words.has('collagen') && !food.allergens.includes('gluten'),
   collagen: ({ food, words }) => food.kind === 'protein' && words.has('collagen'),
   'hydrolysed-whey': ({ food, words }) => food.kind === 'protein' && words.has('whey') && (words.has('hydrolysed') || words.has('hydrolysate')),
   erythritol: ({ food }) => (food.per100g.erythritolG ?? 0) > 5,
@@ -71,7 +73,12 @@ const IS: Readonly<Record<Group, (known: Known) => boolean>> = {
   nutmeg: ({ words, food }) => food.kind === 'flavour' && (words.has('nutmeg') || words.has('mace')),
   ammonia: ({ food, words }) => food.kind === 'leavening' && (words.has('ammonium') || words.has('ammonia')),
   'whole-nut': ({ food }) => food.kind === 'nut' && food.allergens.some((one) => one === 'tree nuts' || one === 'peanut') && !isSpread(food),
-  'small-hard': ({ food, words }) => words.has('popcorn') || words.has('grape') || words.has('candy') || (food.kind === 'fruit' && words.has('cherry') && (food.per100g.waterG ?? 0) > 60) || words.has('marshmallow'),
+  'small-hard': ({ food, words }) =>
+    words.has('popcorn') ||
+    words.has('grape') ||
+    words.has('candy') ||
+    (food.kind === 'fruit' && words.has('cherry') && (food.per100g.waterG ?? 0) > 60) ||
+    words.has('marshmallow'),
   gum: ({ food }) => food.kind === 'gum' && (food.roles.binding?.amount ?? 0) > 0.3,
   'drinking-fibre': ({ food }) => food.kind === 'gum' && (food.thirst?.gPerG ?? 0) >= 5,
   alcohol: ({ food }) => (food.per100g.alcoholG ?? 0) > 1 && food.kind === 'liquid',

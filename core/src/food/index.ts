@@ -24,7 +24,24 @@ export { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, isCarbCount, netCarbOf, 
 export { BLOB_HYDRATION, GLUTEN_HOLD, type LearnedThirst, learnThirst, TEST_SPREAD, type ThirstTest, thirstOfTest } from './thirst';
 export { foodInHand, type GramFigures, type Larder, stockLarder, type Summed, SUMMED } from './larder';
 export { customaryMass, type FoundMass, type MassBasis, type MassGap, massOf, massSpread } from './massOf';
-export { type Attribute, type FoodIndex, type FoodMatch, indexFoods, isAttribute, isVeryName, likeness, LIKELY, matchFood, namesSomething, partsOfName, renamer, saysOnlyHow, SURE, tellingWords, type WordGroup } from './naming';
+export {
+  type Attribute,
+  type FoodIndex,
+  type FoodMatch,
+  indexFoods,
+  isAttribute,
+  isVeryName,
+  likeness,
+  LIKELY,
+  matchFood,
+  namesSomething,
+  partsOfName,
+  renamer,
+  saysOnlyHow,
+  SURE,
+  tellingWords,
+  type WordGroup,
+} from './naming';
 export { againstDiet, ANY_DIET, barredAllergens, type Diet } from './diet';
 export { kitchenMeasure } from './kitchenMeasure';
 export { answersTo, type Group, GROUPS } from './groups';

@@ -111,7 +111,15 @@ function chooseAmount(found: Found, second: ReadAmount, each: boolean): Found {
   const amount = high === undefined ? { value: value * count, unit } : { value: value * count, high: high * count, unit };
   const text = `${found.amountText} (${count === 1 ? '' : `${String(count)} × `}${second.text})`.trim();
   const rest = found.rest.replace(/\s+,/g, ',').replace(/\s{2,}/g, ' ');
-  return { ...found, amount, amountText: first ? text : second.text, rest, doubts: first ? [...found.doubts, { code: 'two-amounts' }] : found.doubts, unitGiven: true, ...(first && !each ? { instead: first } : {}) };
+  return {
+    ...found,
+    amount,
+    amountText: first ? text : second.text,
+    rest,
+    doubts: first ? [...found.doubts, { code: 'two-amounts' }] : found.doubts,
+    unitGiven: true,
+    ...(first && !each ? { instead: first } : {}),
+  };
 }
 
 /** Amount, and what is left of the line, from an ingredient line without its list mark. */

@@ -11,7 +11,19 @@ export type Mend =
 export type TypedAmount = { readonly amount: Amount; readonly text: string } | { readonly error: string };
 
 const FOOD_DOUBTS: readonly DoubtCode[] = ['food-guessed', 'food-unknown', 'alternative', 'usual-here'];
-const AMOUNT_DOUBTS: readonly DoubtCode[] = ['range', 'heaped', 'word-amount', 'dash-before-amount', 'sum', 'comma', 'no-amount', 'unit-unknown', 'two-amounts', 'customary', 'amounts-differ'];
+const AMOUNT_DOUBTS: readonly DoubtCode[] = [
+  'range',
+  'heaped',
+  'word-amount',
+  'dash-before-amount',
+  'sum',
+  'comma',
+  'no-amount',
+  'unit-unknown',
+  'two-amounts',
+  'customary',
+  'amounts-differ',
+];
 
 /** The most one line may weigh or measure, in its own unit: beyond it a slip of the keyboard is likelier than a cake. */
 export const MOST_AMOUNT = 1_000_000;

@@ -1,4 +1,20 @@
-import { type Attribute, type Country, countryOf, customaryMass, type Food, foodInHand, type FoodMatch, isVeryName, type Larder, LIKELY, massOf, matchFood, namesSomething, saysOnlyHow, SURE } from '../food';
+import {
+  type Attribute,
+  type Country,
+  countryOf,
+  customaryMass,
+  type Food,
+  foodInHand,
+  type FoodMatch,
+  isVeryName,
+  type Larder,
+  LIKELY,
+  massOf,
+  matchFood,
+  namesSomething,
+  saysOnlyHow,
+  SURE,
+} from '../food';
 import { type MeasureSystem, readAmount, unitById } from '../quantity';
 import { findAmount, type Found } from './findAmount';
 import { type Doubt, type DoubtCode, type Line } from './formula';
@@ -14,7 +30,14 @@ const HUGE_G = 20_000;
 const APART = 0.35;
 /** What the measure says of the food in it: drops are liquid, a tin is canned, a sachet is not a jar. */
 const OF_MEASURE: Readonly<Record<string, Attribute>> = { drop: 'form:liquid', dropper: 'form:liquid', can: 'state:canned', packet: 'form:sachet' };
-const OF_CONTAINER: Readonly<Record<string, Attribute>> = { can: 'state:canned', cans: 'state:canned', tin: 'state:canned', tins: 'state:canned', sachet: 'form:sachet', sachets: 'form:sachet' };
+const OF_CONTAINER: Readonly<Record<string, Attribute>> = {
+  can: 'state:canned',
+  cans: 'state:canned',
+  tin: 'state:canned',
+  tins: 'state:canned',
+  sachet: 'form:sachet',
+  sachets: 'form:sachet',
+};
 
 interface Named {
   readonly name: string;
@@ -203,7 +226,9 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
     ...(size ? { size } : {}),
     ...(tinned ? { tinned } : {}),
     ...(/\bmelted\b/i.test(body) ? { melted: true } : {}),
-    ...(/\b(?:stiff(?:ly)?|(?:soft|firm) peaks|whipped|to a(?: thick)? foam|foamy|beaten until (?:thick|pale|light)|aerated)\b/i.test(body) && !/whipped topping/i.test(body) ? { beaten: true } : {}),
+    ...(/\b(?:stiff(?:ly)?|(?:soft|firm) peaks|whipped|to a(?: thick)? foam|foamy|beaten until (?:thick|pale|light)|aerated)\b/i.test(body) && !/whipped topping/i.test(body)
+      ? { beaten: true }
+      : {}),
     ...(food ? { foodId: food.id } : {}),
   };
   return comparedAmounts(weighLine(line, larder, measures), found, larder, measures);

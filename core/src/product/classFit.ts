@@ -49,7 +49,12 @@ const ASIDE = / (?:with|topped|served|without|from|using) .*$/;
 
 /** The class, or style, that a title names: a title's head stands last ("biscuit spread" is a spread), of two that end there the longer counts. */
 function namedInTitle<T extends Named>(title: string, all: readonly T[]): T | undefined {
-  const plain = `${` ${title.normalize('NFD').replace(/[\u0300-\u036f]/g, '').toLowerCase().replace(/[^a-z]+/g, ' ').trim()} `.replace(ASIDE, '')} `.replace(/\s+/g, ' ');
+  const plain = `${` ${title
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase()
+    .replace(/[^a-z]+/g, ' ')
+    .trim()} `.replace(ASIDE, '')} `.replace(/\s+/g, ' ');
   let best: { readonly one: T; readonly end: number; readonly length: number } | undefined;
   for (const one of all) {
     for (const word of one.words) {

@@ -76,7 +76,8 @@ const UNEVEN: readonly (readonly [said: RegExp, spoon: number, other: number])[]
 ];
 /** "Scant 1/2 cup", "heaping 2 tbsp". */
 const LEADING_FILL = new RegExp(`^(?:heap(?:ed|ing)|rounded|level|scant|generous|good)\\s+(?=[\\d.${VULGAR}]|an?\\s|half|one\\s)`, 'i');
-const SAID_OF_MEASURES = /^\s*(heap(?:ed|ing)|level(?:l?ed)?|rounded|scant|generous|good|full|big|small|large|packed|firmly packed|lightly packed|loosely packed|flat|overflowing)\s+(?=[a-z])/i;
+const SAID_OF_MEASURES =
+  /^\s*(heap(?:ed|ing)|level(?:l?ed)?|rounded|scant|generous|good|full|big|small|large|packed|firmly packed|lightly packed|loosely packed|flat|overflowing)\s+(?=[a-z])/i;
 
 interface TakenUnit {
   readonly unit: Unit | undefined;
@@ -112,7 +113,19 @@ function readFigures(text: string): { value: number; high?: number; length: numb
   const word = WORD_NUMBER.exec(text);
   if (!word?.[1]) return undefined;
   const said = word[1].toLowerCase();
-  const value = /half a dozen/.test(said) ? 6 : /dozen/.test(said) ? 12 : /half/.test(said) ? 0.5 : /quarter/.test(said) ? 0.25 : /couple/.test(said) ? 2 : /few/.test(said) ? 3 : NUMBER_WORDS[said];
+  const value = /half a dozen/.test(said)
+    ? 6
+    : /dozen/.test(said)
+      ? 12
+      : /half/.test(said)
+        ? 0.5
+        : /quarter/.test(said)
+          ? 0.25
+          : /couple/.test(said)
+            ? 2
+            : /few/.test(said)
+              ? 3
+              : NUMBER_WORDS[said];
   return value === undefined ? undefined : { value, length: word[0].length, vague: /few|several|couple/.test(said) };
 }
 
@@ -120,7 +133,8 @@ function readFigures(text: string): { value: number; high?: number; length: numb
 const LONGEST_AMOUNT = 200;
 
 /** "About", "approx.", "~", "another", "up to" and "a heaped" before a figure or a measure say how surely, not how much. */
-const LEAD = /^(?:(?:about|approx(?:imately)?\.?|around|roughly|circa|ca\.?|c\.|some|another|an additional|additional|an extra|extra|up to|at least|just (?:under|over)|nearly|almost)\s+(?=[\d.½⅓⅔¼¾⅛~]|an?\s|one\s|half\s)|[~≈]\s*(?=[\d.½⅓⅔¼¾⅛]))+/i;
+const LEAD =
+  /^(?:(?:about|approx(?:imately)?\.?|around|roughly|circa|ca\.?|c\.|some|another|an additional|additional|an extra|extra|up to|at least|just (?:under|over)|nearly|almost)\s+(?=[\d.½⅓⅔¼¾⅛~]|an?\s|one\s|half\s)|[~≈]\s*(?=[\d.½⅓⅔¼¾⅛]))+/i;
 
 /**
  * Reads the amount at the start of a line: "1 1/2 cups", "250g", "3–4 tbsp", "2 x 400 g", "half a cup", "1 cup plus

@@ -1,4 +1,19 @@
-export { addTimes, AT, BROUGHT, bringsOf, bringsPerGram, type Brought, FREEZING_FACTOR, type Measured, type Wetted, noSums, read as readSum, type Sums, sumsOf, zeros } from './brings';
+export {
+  addTimes,
+  AT,
+  BROUGHT,
+  bringsOf,
+  bringsPerGram,
+  type Brought,
+  FREEZING_FACTOR,
+  type Measured,
+  type Wetted,
+  noSums,
+  read as readSum,
+  type Sums,
+  sumsOf,
+  zeros,
+} from './brings';
 export { bulkSweetness } from './bulkSweetness';
 export { type Lift, liftOf, SOAPY_SHARE } from './lift';
 export { intenseSweetness, type SweetenerWarning, sweetenerWarnings, type Sweetness, sweetnessCeiling, sweetnessOf, sweetnessPer100g } from './sweetness';

@@ -221,7 +221,8 @@ export const ROLE_FACTS: Readonly<Record<LedgerRole, RoleFacts>> = {
     unit: '°C',
     digits: 1,
     noticedLeast: 0.2,
-    equation: 'activity of the water: that of each sugar, polyol, alcohol and salt (Norrish), multiplied, erythritol as far as it is dissolved; + 2.37 × milk solids without fat ÷ water; below zero',
+    equation:
+      'activity of the water: that of each sugar, polyol, alcohol and salt (Norrish), multiplied, erythritol as far as it is dissolved; + 2.37 × milk solids without fat ÷ water; below zero',
     mark: 'M',
     source: 'Norrish 1966, Ross 1975 and Goff & Hartel, Ice Cream, 7th ed., constants from memory',
   },

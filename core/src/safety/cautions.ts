@@ -116,7 +116,10 @@ export function isEatenUnheated(product: ProductClass | undefined, method: reado
 
 function gramsOf(formula: Formula, larder: Larder): (foods: readonly string[]) => number {
   return (foods) =>
-    formula.parts.reduce((sum, part) => sum + sumOfPart(part, larder).tallies.reduce((grams, { names, massG = 0 }) => grams + (names.some((name) => foods.includes(name)) ? massG : 0), 0), 0);
+    formula.parts.reduce(
+      (sum, part) => sum + sumOfPart(part, larder).tallies.reduce((grams, { names, massG = 0 }) => grams + (names.some((name) => foods.includes(name)) ? massG : 0), 0),
+      0,
+    );
 }
 
 function namesOf(formula: Formula, larder: Larder): readonly string[] {

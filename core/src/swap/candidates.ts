@@ -28,7 +28,8 @@ export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: La
   const [names, kindId] = [answersTo(food), kindIdOf(food)];
   return rules
     .filter((rule) => {
-      if (!names.some((name) => rule.from.includes(name)) || (rule.classes && classId !== undefined && !rule.classes.includes(classId)) || refusalOf(rule, classId) !== undefined) return false;
+      if (!names.some((name) => rule.from.includes(name)) || (rule.classes && classId !== undefined && !rule.classes.includes(classId)) || refusalOf(rule, classId) !== undefined)
+        return false;
       if (!rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== kindId)) return false;
       const added = rule.side.flatMap((side) => (side.kind === 'add' ? (foodInHand(side.foodId, larder) ?? []) : []));
       return !diet || [...standIns(rule, larder), ...added].every((one) => barredAllergens(one, diet).length === 0);

@@ -272,7 +272,11 @@ export function correctionsFor(standing: Standing, row: StandingRow, larder: Lar
   const massG = Math.max(standing.sums[0] ?? 0, 1);
   const found = [...atTheOven(problem, now), ...calmer(waysFor(problem), edgeOf(row) === aim ? [] : waysFor({ ...problem, aim: edgeOf(row) ?? aim }), now)];
   const cost = ({ unrest, energyKcal, action }: Way, place: number): number =>
-    unrest + Math.max(energyKcal, 0) * AGAINST.perKcal + (action.kind === 'add' ? (action.massG / massG) * AGAINST.perMassShare : 0) + place * AGAINST.perPlace + (action.kind === 'add' && !isHeld(action.foodId, standing, larder) ? AGAINST.stranger : 0);
+    unrest +
+    Math.max(energyKcal, 0) * AGAINST.perKcal +
+    (action.kind === 'add' ? (action.massG / massG) * AGAINST.perMassShare : 0) +
+    place * AGAINST.perPlace +
+    (action.kind === 'add' && !isHeld(action.foodId, standing, larder) ? AGAINST.stranger : 0);
   const inOrder = row.role === 'thickness';
   return found
     .map((correction, place) => ({ ...correction, cost: cost(correction, place) }))

@@ -22,7 +22,14 @@ export type Heats = readonly ProductClass['heat'][];
 
 export type SideChange =
   /** Grams of a food to add for each gram of the original that goes; some product classes want more or less of it. */
-  | { readonly kind: 'add'; readonly foodId: string; readonly gramsPerGram: number; readonly byClass?: Readonly<Record<string, number>>; readonly heat?: Heats; readonly reason: string }
+  | {
+      readonly kind: 'add';
+      readonly foodId: string;
+      readonly gramsPerGram: number;
+      readonly byClass?: Readonly<Record<string, number>>;
+      readonly heat?: Heats;
+      readonly reason: string;
+    }
   /** The share of each present food of these ids that goes, per gram-for-gram of the swap (0.2 takes a fifth away). */
   | { readonly kind: 'less'; readonly foodIds: readonly string[]; readonly gramsPerGram: number; readonly reason: string }
   /** A line for the method, in all product classes or in some. */

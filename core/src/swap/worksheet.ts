@@ -3,7 +3,12 @@ import { type Mark } from '../quantity';
 
 export type ProposalAction =
   /** Take `fromMassG` of a line away and put the stand-ins in its place. */
-  | { readonly kind: 'replace'; readonly lineId: string; readonly fromMassG: number; readonly to: readonly { readonly foodId: string; readonly massG: number; readonly soaked?: boolean }[] }
+  | {
+      readonly kind: 'replace';
+      readonly lineId: string;
+      readonly fromMassG: number;
+      readonly to: readonly { readonly foodId: string; readonly massG: number; readonly soaked?: boolean }[];
+    }
   | { readonly kind: 'add'; readonly foodId: string; readonly massG: number; readonly why: 'side change' | 'liquid' | 'balance' }
   | { readonly kind: 'less'; readonly lineId: string; readonly massG: number; readonly why: 'side change' | 'liquid' | 'balance' }
   | { readonly kind: 'step'; readonly text: string };

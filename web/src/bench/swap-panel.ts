@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
-import { type Blend, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
+import { type Blend, limitOf, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
 import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber } from '../ui/figures';
@@ -92,7 +92,8 @@ export class SwapPanel {
 
   private offer({ rule, names, portion, strains, sheet, against }: RankedCandidate): Offer {
     const now = this.desk.rebuild()?.views;
-    const share = Math.min(this.percent() / 100, rule.maxShare);
+    const bound = limitOf(rule, this.line().massG ?? 0, this.desk.standing()?.product?.id);
+    const share = Math.min(this.percent() / 100, bound.share);
     const [before, after] = [this.desk.cost(), this.desk.costOf(sheet.rebuild)];
     const priced = before && after && after.unpricedLines.length <= before.unpricedLines.length ? (after.amount - before.amount) / (now?.portions ?? 1) : undefined;
     const change = (key: 'energyKcal' | 'proteinG' | 'netCarbG', digits: number): string => showChange(now?.portion[key].amount ?? 0, portion[key].amount, digits);
@@ -101,8 +102,7 @@ export class SwapPanel {
       names: names.join(' and '),
       ratio: ratioOf(rule),
       share,
-      limited:
-        this.percent() / 100 > rule.maxShare + 1e-9 ? `Takes ${showNumber(rule.maxShare * 100, 0)} % of it: ${rule.maxShareReason ?? 'more does not work well'}.` : undefined,
+      limited: this.percent() / 100 > bound.share + 1e-9 ? `Takes ${showNumber(bound.share * 100, 0)} % of it: ${bound.reason ?? 'more does not work well'}.` : undefined,
       against,
       changes: [
         `${change('energyKcal', 0)} kcal`,

@@ -11,6 +11,7 @@ import {
   batchCost,
   type BatchCost,
   betterClass,
+  guessClass,
   type Blend,
   candidatesFor,
   describeRebuildLine,
@@ -117,6 +118,12 @@ export class Desk {
   readonly better = computed(() => {
     const [standing, tables, rebuild] = [this.standing(), this.tables(), this.rebuild()];
     return standing?.product && tables && rebuild ? betterClass(rebuild.measures, standing.product, tables.classes) : undefined;
+  });
+
+  /** What an unclassed formula may be, from its method and mix: offered, never taken. */
+  readonly guess = computed(() => {
+    const [standing, tables, rebuild, formula] = [this.standing(), this.tables(), this.rebuild(), this.rebuildFormula()];
+    return standing && !standing.product && tables && rebuild && formula ? guessClass(formula, rebuild.measures, tables) : undefined;
   });
 
   readonly cost = computed((): BatchCost | undefined => this.costOf(this.rebuildFormula()));

@@ -9,7 +9,8 @@ export type Attribute = `${Axis}:${string}`;
 
 const SAID: Readonly<Record<Attribute, string>> = {
   'fat:none': 'fat free, fatfree, nonfat, non fat, zero fat, no fat, 0% fat, 0%, 0 fat, skimmed, skim, virtually fat free',
-  'fat:low': 'low fat, lowfat, reduced fat, half fat, less fat, lower fat, light, lite, lighter, semi skimmed, part skim, part skimmed, partly skimmed, 1/3 less fat, fat reduced, lean',
+  'fat:low':
+    'low fat, lowfat, reduced fat, half fat, less fat, lower fat, light, lite, lighter, semi skimmed, part skim, part skimmed, partly skimmed, 1/3 less fat, fat reduced, lean',
   'fat:full': 'full fat, full cream, fullfat, full milk, creamed',
   'sweet:free':
     'sugar free, sugarfree, zero sugar, no sugar, 0 sugar, zero calorie, calorie free, diet, sugarless, without any sugar, artificially sweetened, polyol sweetened, with sweetener, skinny',

@@ -44,7 +44,8 @@ function sweet(value: string, food: Food, tags: Tags): Cost {
   if (value === 'yes') return isSweet(food, tags) ? 0 : has(tags, 'sweet:none') || food.per100g.addedSugarsG === 0 ? CONFLICT : ASK;
   if (value === 'less') return ASK;
   if (isSweet(food, tags)) return CONFLICT;
-  if (value === 'free') return has(tags, 'sweet:none') ? SLIGHT : ['topping', 'chocolate', 'biscuit'].includes(food.kind) ? ASK : food.kind === 'sweetener' && food.per100g.sugarsG === 0 ? 0 : ASK / 2;
+  if (value === 'free')
+    return has(tags, 'sweet:none') ? SLIGHT : ['topping', 'chocolate', 'biscuit'].includes(food.kind) ? ASK : food.kind === 'sweetener' && food.per100g.sugarsG === 0 ? 0 : ASK / 2;
   return has(tags, 'sweet:free') ? CONFLICT : 0;
 }
 
@@ -58,10 +59,18 @@ function salt(value: string, food: Food): Cost {
 function state(value: string, food: Food, tags: Tags): Cost {
   const water = food.per100g.waterG ?? (POWDERS.has(food.kind) ? 5 : 50);
   const dry = water < DRY_G;
-  if (value === 'fresh') return has(tags, 'state:dried', 'state:canned', 'state:cooked', 'state:freeze-dried') || (dry && (GROWN.has(food.kind) || food.kind === 'flavour')) ? CONFLICT : 0;
+  if (value === 'fresh')
+    return has(tags, 'state:dried', 'state:canned', 'state:cooked', 'state:freeze-dried') || (dry && (GROWN.has(food.kind) || food.kind === 'flavour')) ? CONFLICT : 0;
   if (value === 'dried') return has(tags, 'state:fresh', 'state:canned', 'state:cooked', 'state:frozen') ? CONFLICT : water <= WET_G ? 0 : CONFLICT;
   if (value === 'freeze-dried') return water > 10 ? CONFLICT : ASK;
-  if (value === 'canned') return has(tags, 'state:dried', 'state:frozen', 'state:fresh') || (dry && GROWN.has(food.kind)) ? CONFLICT : has(tags, 'state:cooked') ? SLIGHT : GROWN.has(food.kind) ? ASK : 0;
+  if (value === 'canned')
+    return has(tags, 'state:dried', 'state:frozen', 'state:fresh') || (dry && GROWN.has(food.kind))
+      ? CONFLICT
+      : has(tags, 'state:cooked')
+        ? SLIGHT
+        : GROWN.has(food.kind)
+          ? ASK
+          : 0;
   if (value === 'cooked') return has(tags, 'state:dried') ? CONFLICT : has(tags, 'state:canned', 'form:puree') || !GROWN.has(food.kind) ? 0 : ASK / 2;
   return has(tags, 'state:dried', 'state:canned') || (dry && GROWN.has(food.kind)) ? CONFLICT : 0;
 }

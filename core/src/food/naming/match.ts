@@ -109,7 +109,10 @@ function nearWords(word: string, index: FoodIndex): readonly string[] {
       if (alike > 0) near.push([other, alike]);
     }
   }
-  const words = near.sort((a, b) => b[1] - a[1]).slice(0, 4).map(([other]) => other);
+  const words = near
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 4)
+    .map(([other]) => other);
   if (index.near.size < MOST_KEPT) index.near.set(word, words);
   return words;
 }
@@ -219,7 +222,14 @@ function findFoods(name: string, index: FoodIndex, country: Country, soft: reado
       best.set(alias.food.id, { ...said, foodId: alias.food.id, place: before?.place ?? best.size });
     }
   };
-  const asked = (which: NameParts, slipped: boolean): Asked => ({ ...which, coreWords: new Set(which.core), key: keyOf(which.all), plainKey: index.byKey.has(keyOf(which.all)) ? keyOf(which.all) : keyOf(which.telling), soft, slipped });
+  const asked = (which: NameParts, slipped: boolean): Asked => ({
+    ...which,
+    coreWords: new Set(which.core),
+    key: keyOf(which.all),
+    plainKey: index.byKey.has(keyOf(which.all)) ? keyOf(which.all) : keyOf(which.telling),
+    soft,
+    slipped,
+  });
   consider(asked(parts, false), named);
   if (![...best.values()].some(({ isExact, score }) => isExact && score > SURE)) {
     const readings = [parts, ...slippedCores(parts, index)];
