@@ -139,11 +139,6 @@ function thinning(problem: Problem): readonly Way[] {
     .flatMap((food) => adding(problem, food, mostG, { reason, ...HOUSE }) ?? []);
 }
 
-/** A line that a swap brought: to take it away again would undo the baker. */
-function isOfTheSwap({ origin }: Line): boolean {
-  return origin?.kind === 'swapped' || (origin?.kind === 'added' && origin.why === 'side change');
-}
-
 /** The lines that bring most of what is too much, and how much of each would have to go. */
 function taking(problem: Problem): readonly Way[] {
   const { standing, row, aim, larder } = problem;
@@ -151,7 +146,7 @@ function taking(problem: Problem): readonly Way[] {
   const now = row.rebuild ?? 0;
   const weigh = (line: Line): { readonly line: Line; readonly food: Food; readonly per1: Sums; readonly gain: number } | undefined => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    if (!food || !line.massG || isForTaste(food) || (row.role !== 'thickness' && isOfTheSwap(line))) return undefined;
+    if (!food || !line.massG || isForTaste(food)) return undefined;
     if (row.role === 'thickness' && !isLiquid(food)) return undefined;
     const per1 = broughtBy(line, larder).map((amount) => amount / (line.massG ?? 1));
     const without = standing.sums.slice();

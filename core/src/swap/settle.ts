@@ -4,7 +4,7 @@ import { asProposal, correctionsFor } from './correct';
 import { type Craft } from './craft';
 import { acceptProposal, settleOpen } from './decide';
 import { askingRows, type Standing, standingOf, unrestOf } from './standing';
-import { freshId, type Proposal, type Worksheet } from './worksheet';
+import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
 export interface Settled {
   readonly sheet: Worksheet;
@@ -20,12 +20,19 @@ const MOST_STEPS = 5;
 const ABSURD = 0.25;
 const ABSURD_LIQUID = 0.5;
 
+/** To take away what a swap brought would undo the baker: that is offered, never settled. */
+function undoes(action: ProposalAction, { part }: Standing): boolean {
+  const origin = action.kind === 'less' ? part?.lines.find(({ id }) => id === action.lineId)?.origin : undefined;
+  return origin?.kind === 'swapped' || (origin?.kind === 'added' && origin.why === 'side change');
+}
+
 function step(sheet: Worksheet, standing: Standing, larder: Larder, craft: Craft): { readonly sheet: Worksheet; readonly proposal: Proposal } | undefined {
   const { part } = standing;
   if (!part) return undefined;
   const massG = Math.max(standing.sums[0] ?? 0, 1);
   const [best] = askingRows(standing)
     .flatMap((row) => correctionsFor(standing, row, larder, craft).slice(0, 2))
+    .filter(({ role, action }) => role === 'thickness' || !undoes(action, standing))
     .filter(({ role, action }) => action.kind === 'step' || action.kind === 'replace' || action.massG <= (role === 'thickness' ? ABSURD_LIQUID : ABSURD) * massG)
     .sort((a, b) => a.cost - b.cost);
   if (!best) return undefined;
