@@ -53,14 +53,15 @@ describe('from a pasted recipe to a saved rebuild', () => {
 
   test('each line is read as it is typed, and what is unsure is mended in place', async () => {
     await type(page, '#recipe-text', RECIPE);
-    await sees(page, '6 lines · 2 not counted yet');
+    await sees(page, '6 lines · 1 not counted yet');
+    await sees(page, 'a customary pinch, splash or handful is taken');
     await press(page, 'Mend 2 tbsp moonlight syrup');
     await page.waitForSelector('fm-food-select nz-select');
     await page.click('fm-food-select nz-select');
     await page.keyboard.type('golden sy');
     await page.waitForSelector('.ant-select-item-option-active');
     await page.keyboard.press('Enter');
-    await sees(page, '6 lines · 1 not counted yet');
+    await page.waitForFunction(() => !document.body.innerText.includes('not counted yet'));
     await press(page, 'Mend a glug of oil');
     await type(page, '[id^="amount-l6"]', '1 tbsp');
     await sees(page, 'What Fellmist reads');
