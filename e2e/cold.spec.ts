@@ -39,9 +39,9 @@ describe('the cold table', () => {
     await press(page, 'Cold table');
     await sees(page, 'Freezing curve');
     await page.waitForFunction(() => document.querySelector('fm-freeze-desk .words')?.textContent?.includes('% ice') === true);
-    // Erythritol falls out in the cold and softens nothing: the ice is harder than with sugar, and says why.
+    // Most of the erythritol falls out in the cold and softens nothing: for all its small molecules the ice is as hard as before, and says why.
     const hard = await iceAtSpoon();
-    expect(hard.now).toBeGreaterThan(hard.before + 3);
+    expect(hard.now).toBeGreaterThanOrEqual(hard.before - 2);
     await sees(page, 'the rest turns sandy and softens nothing');
     await drawTo('White sugar', 0);
     await drawTo('Erythritol', 24);
@@ -83,6 +83,8 @@ describe('the cold table', () => {
     expect(await off()).toBe(0);
     await page.select('#cold-style', 'churned');
     await sees(page, 'usual of churned ice cream');
+    await drawTo('White sugar', 0);
+    await drawTo('Allulose', 156);
     await page.waitForFunction(() => document.querySelectorAll('fm-ledger .off').length > 0);
     const before = await off();
     await press(page, 'Settle all');

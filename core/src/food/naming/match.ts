@@ -133,6 +133,9 @@ interface Asked extends NameParts {
   readonly coreWords: ReadonlySet<string>;
 }
 
+/** What it costs more that a name says something strange and leaves out what this food is: two foods apart. */
+const DOUBLY_APART = 0.12;
+
 /** A name of more words than this that an alias does not have is not it. */
 const MOST_STRANGERS = 3;
 
@@ -158,7 +161,7 @@ function verdict(asked: Asked, alias: Alias, index: FoodIndex): (Omit<FoodMatch,
   for (const hint of asked.soft) conflicts ||= costOf(hint, alias.food, alias.tags) >= CONFLICT;
   let unsaid = isExact ? 0 : alias.unsaid + (alias.percent !== undefined && asked.percent === undefined ? 0.05 : 0);
   if (unsaid > 0) for (const said of [...claims, ...asked.soft]) if (alias.tags.has(said)) unsaid -= costUnsaid(said);
-  score -= Math.min(Math.max(unsaid, 0), 0.15);
+  score -= Math.min(Math.max(unsaid, 0), 0.15) + (unsaid > 0 && others.length > 0 ? DOUBLY_APART : 0);
   if (conflicts) score = Math.min(score, AT_MOST.conflict);
   if (asked.slipped) score = Math.min(score, AT_MOST.near);
   if (alias.stands) score = Math.min(score, AT_MOST.several);
