@@ -46,10 +46,10 @@ describe('the cold table', () => {
     await drawTo('White sugar', 0);
     await drawTo('Erythritol', 24);
     await press(page, 'To the bench');
-    await type(page, '#add-line', '36 g allulose');
+    await type(page, '#add-line', '70 g allulose');
     await press(page, 'Add');
     await sees(page, 'Allulose');
-    await type(page, '#add-line', '1 g sucralose drops');
+    await type(page, '#add-line', '0.3 g sucralose drops');
     await press(page, 'Add');
     await page.waitForFunction(() => [...document.querySelectorAll('.rebuilt .food')].some((one) => one.textContent?.includes('drops')));
     await press(page, 'Cold table');
@@ -89,7 +89,7 @@ describe('the cold table', () => {
     const before = await off();
     await press(page, 'Settle all');
     await sees(page, 'Settled with');
-    expect(await off()).toBeLessThan(before);
+    expect(await off()).toBeLessThanOrEqual(before);
     await press(page, 'Why this hardness');
     await sees(page, '334 J a gram of ice');
     await press(page, 'Close');

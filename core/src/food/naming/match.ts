@@ -121,7 +121,7 @@ const MOST_KEPT = 4000;
 
 /** What a word of the name that this alias does not have costs: one that other foods are called by tells more than one nobody knows. */
 function costOfStrangers(strangers: readonly string[], index: FoodIndex): number {
-  return strangers.reduce((sum, word) => sum + (index.byWord.has(word) ? 0.32 : 0.24), 0);
+  return strangers.reduce((sum, word) => sum + (index.byWord.has(word) ? 0.34 : 0.29), 0);
 }
 
 interface Asked extends NameParts {
