@@ -130,6 +130,23 @@ describe('the swap rules', () => {
     }
   });
 
+  test('every swap has its way back, or a reason why not', () => {
+    const reasons = new Map(
+      (JSON.parse(readFileSync(join(__dirname, 'one-way-swaps.json'), 'utf8')) as readonly { id: string; reason: string }[]).map(({ id, reason }) => [id, reason]),
+    );
+    const foodsOf = (name: string): readonly string[] => (name.startsWith('@') ? shipped.foods.filter((food) => answersTo(food).includes(name)).map(({ id }) => id) : [name]);
+    const kindOf = (id: string | undefined): string | undefined => larder.foods.get(id ?? '')?.kind;
+    const hasWayBack = (rule: SwapRule): boolean => {
+      const [from, to] = [rule.from.flatMap(foodsOf), rule.to[0]?.foodId ?? ''];
+      return shipped.rules.some((other) => {
+        const back = other.to[0]?.foodId;
+        return other.from.flatMap(foodsOf).includes(to) && (from.includes(back ?? '') || kindOf(back) === kindOf(from[0]));
+      });
+    };
+    const oneWay = shipped.rules.filter((rule) => !hasWayBack(rule)).map(({ id }) => id);
+    expect(oneWay.filter((id) => (reasons.get(id) ?? '').length < 20)).toEqual([]);
+  });
+
   test('every rule, on its own food in a plain batter, ends with known amounts, no heavier in sweetness where it goes by sweetness, and thick enough or said to be stuck', () => {
     for (const rule of shipped.rules) {
       const { name: from = '', kind } = larder.foods.get(plainFrom(rule)) ?? {};

@@ -100,7 +100,12 @@ export const formulaSchema = z.strictObject({
 const addedWhy = z.enum(['side change', 'liquid', 'balance']);
 
 const action = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('replace'), lineId: id, fromMassG: mass, to: z.array(z.strictObject({ foodId: z.string().max(80), massG: mass, soaked: z.boolean().optional() })).max(20) }),
+  z.strictObject({
+    kind: z.literal('replace'),
+    lineId: id,
+    fromMassG: mass,
+    to: z.array(z.strictObject({ foodId: z.string().max(80), massG: mass, soaked: z.boolean().optional() })).max(20),
+  }),
   z.strictObject({ kind: z.literal('add'), foodId: z.string().max(80), massG: mass, why: addedWhy }),
   z.strictObject({ kind: z.literal('less'), lineId: id, massG: mass, why: addedWhy }),
   z.strictObject({ kind: z.literal('step'), text }),

@@ -49,29 +49,35 @@ test('there are at least sixty of them', () => {
   expect(judged.length).toBeGreaterThanOrEqual(60);
 });
 
-test.each(swaps.map((one) => [`${one.recipe.split('\n')[0] ?? ''}: ${one.swap}`, one] as const))('%s', (_name, { recipe, swap, grams = {}, says, quiet, stopped, strains, refuses, never = [], gone = [] }) => {
-  const formula = formulaOf(recipe);
-  if (refuses !== undefined) {
-    expect(() => rebuildFormula(formula, swap, shipped)).toThrow(DoorError);
-    expect(() => rebuildFormula(formula, swap, shipped)).toThrow(new RegExp(refuses));
-    return;
-  }
-  const { sheet, report } = rebuildFormula(formula, swap, shipped);
-  const massOf = (id: string, lines = allLines(sheet.rebuild)): number => lines.reduce((sum, { foodId, massG = 0 }) => sum + (foodId === id ? massG : 0), 0);
-  for (const [id, [low, high]] of Object.entries(grams)) expect([id, massOf(id), massOf(id) >= low && massOf(id) <= high]).toEqual([id, massOf(id), true]);
-  for (const id of gone) expect([id, massOf(id)]).toEqual([id, 0]);
-  const words = wordsOf(report);
-  if (says !== undefined) expect(words).toMatch(new RegExp(says));
-  if (quiet !== undefined) expect(words).not.toMatch(new RegExp(quiet));
-  const { stopped: limits, rebuilt } = report as { stopped: object; rebuilt: { balance: object } };
-  if (stopped !== undefined) expect(JSON.stringify(limits)).toMatch(new RegExp(stopped));
-  if (strains !== undefined) expect(JSON.stringify(rebuilt.balance)).toMatch(new RegExp(strains));
-  const settled = allLines(rebuildFormula(formula, swap, shipped, true).sheet.rebuild);
-  const before = new Set(allLines(formula).map(({ foodId }) => foodId));
-  for (const id of never) expect([id, massOf(id, settled)]).toEqual([id, 0]);
-  for (const id of ['vital-gluten', 'oat-fibre', 'whey-isolate', 'soy-isolate', 'egg-white-powder']) if (!before.has(id)) expect([id, massOf(id, settled)]).toEqual([id, 0]);
-});
+test.each(swaps.map((one) => [`${one.recipe.split('\n')[0] ?? ''}: ${one.swap}`, one] as const))(
+  '%s',
+  (_name, { recipe, swap, grams = {}, says, quiet, stopped, strains, refuses, never = [], gone = [] }) => {
+    const formula = formulaOf(recipe);
+    if (refuses !== undefined) {
+      expect(() => rebuildFormula(formula, swap, shipped)).toThrow(DoorError);
+      expect(() => rebuildFormula(formula, swap, shipped)).toThrow(new RegExp(refuses));
+      return;
+    }
+    const { sheet, report } = rebuildFormula(formula, swap, shipped);
+    const massOf = (id: string, lines = allLines(sheet.rebuild)): number => lines.reduce((sum, { foodId, massG = 0 }) => sum + (foodId === id ? massG : 0), 0);
+    for (const [id, [low, high]] of Object.entries(grams)) expect([id, massOf(id), massOf(id) >= low && massOf(id) <= high]).toEqual([id, massOf(id), true]);
+    for (const id of gone) expect([id, massOf(id)]).toEqual([id, 0]);
+    const words = wordsOf(report);
+    if (says !== undefined) expect(words).toMatch(new RegExp(says));
+    if (quiet !== undefined) expect(words).not.toMatch(new RegExp(quiet));
+    const { stopped: limits, rebuilt } = report as { stopped: object; rebuilt: { balance: object } };
+    if (stopped !== undefined) expect(JSON.stringify(limits)).toMatch(new RegExp(stopped));
+    if (strains !== undefined) expect(JSON.stringify(rebuilt.balance)).toMatch(new RegExp(strains));
+    const settled = allLines(rebuildFormula(formula, swap, shipped, true).sheet.rebuild);
+    const before = new Set(allLines(formula).map(({ foodId }) => foodId));
+    for (const id of never) expect([id, massOf(id, settled)]).toEqual([id, 0]);
+    for (const id of ['vital-gluten', 'oat-fibre', 'whey-isolate', 'soy-isolate', 'egg-white-powder']) if (!before.has(id)) expect([id, massOf(id, settled)]).toEqual([id, 0]);
+  },
+);
 
-test.each(judged.filter(({ caution }) => caution !== undefined).map((one) => [one.recipe.split('\n')[0] ?? '', one.recipe, one.caution ?? ''] as const))('%s', (_name, recipe, caution) => {
-  expect(analyse(formulaOf(recipe), larder, shipped).cautions.map(({ id }) => id)).toContain(caution);
-});
+test.each(judged.filter(({ caution }) => caution !== undefined).map((one) => [one.recipe.split('\n')[0] ?? '', one.recipe, one.caution ?? ''] as const))(
+  '%s',
+  (_name, recipe, caution) => {
+    expect(analyse(formulaOf(recipe), larder, shipped).cautions.map(({ id }) => id)).toContain(caution);
+  },
+);

@@ -18,7 +18,7 @@ const METHOD_LEAD = /^(?:method|directions?|instructions?|procedure)\s*:\s*(\S.*
 const INGREDIENT_HEADING = /^(?:#+\s*)?(?:ingredients?(?: list)?|you(?:'|’)?(?:ll| will) need|what you need)\s*:?\s*$/i;
 const NOTES_HEADING = /^(?:#+\s*)?(?:notes?|tips?|nutrition(?:al)?(?: information| facts)?)\s*:?\s*$/i;
 const TIMES =
-  /^(?:(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|rest(?:ing)?|chill(?:ing)?)(?:\s+time)?|oven|difficulty|course|cuisine|author|source|calories|equipment)\s*[:\-–]/i;
+  /^(?:(?:tins?|trays?|pans?|storage|keeps|per serving|per portion|you will also need|prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|rest(?:ing)?|chill(?:ing)?)(?:\s+time)?|oven|difficulty|course|cuisine|author|source|calories|equipment)\s*[:\-–]/i;
 const PORTION_WORDS =
   'slices?|servings?|portions?|people|persons?|muffins?|cookies|biscuits?|pancakes?|scones?|cakes?|cupcakes?|bars?|squares?|pieces?|waffles?|crepes?|crêpes?|buns?|rolls?|pops?|scoops?|bowls?|loaves|loaf|brownies|balls?|glasses|pots?';
 const YIELD = new RegExp(
@@ -197,6 +197,16 @@ interface Gathering {
   readonly notes: string[];
 }
 
+/** "Topping - 200 g raspberries, 1 tbsp sugar", "To serve: berries, syrup": a part and its list in one line. */
+const INLINE_PART = /^([\p{L} ]{3,24}?)\s*(?::|\s[-–—])\s+(\S.*)$/u;
+
+/** The ingredients of a list between commas; a plain list of names where none has an amount. */
+function listIn(text: string, larder: Larder): readonly string[] {
+  const listed = ingredientsIn(text, larder);
+  const names = text.split(/\s*,\s*(?:and\s+)?|\s+and\s+/).filter(Boolean);
+  return listed.length > 1 || /\d/.test(text) || !names.every((name) => (matchFood(name, larder.index)[0]?.score ?? 0) >= LIKELY) ? listed : names;
+}
+
 function gather(lines: readonly string[], larder: Larder): Gathering {
   const out: Gathering = { title: '', portions: undefined, parts: [], method: [], notes: [] };
   const place: Place = { section: 'ingredients', seenIngredient: false };
@@ -216,7 +226,13 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
     } else if (METHOD_HEADING.test(line)) place.section = 'method';
     else if (INGREDIENT_HEADING.test(line)) place.section = 'ingredients';
     else if (NOTES_HEADING.test(line)) place.section = 'notes';
-    else sort(raw, line, out, place, larder, lines[index + 1]);
+    else {
+      const inline = place.section === 'ingredients' ? INLINE_PART.exec(line) : null;
+      if (inline?.[1] && inline[2] && PART_WORDS.test(inline[1].trim())) {
+        out.parts.push({ heading: inline[1].trim(), lines: [...listIn(inline[2], larder)] });
+        place.seenIngredient = true;
+      } else sort(raw, line, out, place, larder, lines[index + 1]);
+    }
   });
   return out;
 }

@@ -3,7 +3,7 @@ import { readAmount } from '../quantity';
 
 /** "1/4 tsp each salt and nutmeg", "1 tsp each of cinnamon, ginger and cloves". */
 const EACH = /^(.{1,60}?)\s+each\s+(?:of\s+)?(.+)$/i;
-const A_LITTLE = /^(?:an?\s+)?(?:pinch|dash|knob|handful|drop|splash|sprinkle|glug|little|drizzle)\b/i;
+const A_LITTLE = /^(?:an?\s+)?(?:(?:good|generous|tiny|big|small|large)\s+)?(?:pinch|dash|knob|handful|drop|splash|sprinkle|glug|little|drizzle)\b/i;
 const JOINT = /(?:\s*[,;]|\s+(?:\+|plus))?\s*$/i;
 /** Longer lines are prose: nothing is looked for in them. */
 const LONGEST = 200;
@@ -69,6 +69,7 @@ export function ingredientsIn(line: string, larder: Larder): readonly string[] {
   const special = mixture(line) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder);
   if (special) return special;
   const isIngredient = (one: string): boolean => {
+    if (/^(?:juice|zest|rind)\s+(?:of|from)\s/i.test(one)) return true;
     const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
     const name = read ? read.rest : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
     return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE;

@@ -79,6 +79,9 @@ function isWeightOrVolume(amount: Amount): boolean {
   return unitById(amount.unit).kind !== 'count';
 }
 
+/** "1 scoop vanilla whey ~30g": a weight behind the name, said to be about. */
+const BEHIND = /^(.{2,100}?)[\s,]+(?:[~≈=]|(?:about|approx\.?|approximately|around|roughly|ca\.?)\s)\s*(?=\d)/i;
+
 /** A second amount in brackets or behind a slash: a weight wins over a volume or a count, "each" and cans multiply. */
 function settleSecondAmount(found: Found): Found {
   const slash = /^\s*[/|]\s*(?=[\d½⅓⅔¼¾⅛])/.exec(found.rest);
@@ -86,6 +89,9 @@ function settleSecondAmount(found: Found): Found {
     const other = readAmount(found.rest.slice(slash[0].length));
     if (other && isWeightOrVolume(other.amount)) return chooseAmount({ ...found, rest: other.rest }, other, false);
   }
+  const behind = BEHIND.exec(found.rest.slice(0, 160));
+  const told = behind && readAmount(found.rest.slice(behind[0].length));
+  if (behind?.[1] && told?.unitGiven && told.rest === '' && isWeightOrVolume(told.amount)) return chooseAmount({ ...found, rest: behind[1] }, told, false);
   const bracket = /[([]([^()[\]]*)[)\]]/.exec(found.rest);
   const inside = bracket?.[1] === undefined ? undefined : readAmount(bracket[1]);
   if (!bracket || !inside || !inside.unitGiven || !isWeightOrVolume(inside.amount)) return found;

@@ -12,6 +12,7 @@ import {
   massOf,
   matchFood,
   namesSomething,
+  partsOfName,
   saysOnlyHow,
   SURE,
 } from '../food';
@@ -51,6 +52,8 @@ interface Reader {
   readonly country: Country;
   readonly soft: readonly Attribute[];
   readonly container: string | undefined;
+  /** Measured in cups or spoons: what is ground or mashed behind the comma was measured before. */
+  readonly isByVolume: boolean;
 }
 
 function lookUp(name: string, { larder, country, soft }: Reader): readonly FoodMatch[] {
@@ -70,7 +73,7 @@ function chunksOf(rest: string): readonly string[] {
 
 /** "butter or oil": the first, the rest offered. "almond or oat milk" shares its head. */
 function firstChoice(name: string, reader: Reader): { readonly name: string; readonly other?: string } {
-  const at = /\s+(?:or|\/)\s+/i.exec(name);
+  const at = /\s+(?:or|\/)\s+|(?<=[a-z])\/(?=[a-z])/i.exec(name);
   if (!at) return { name };
   const [first, other] = [name.slice(0, at.index), name.slice(at.index + at[0].length)];
   if ((lookUp(name, reader)[0]?.isExact ?? false) || first.trim() === '') return { name };
@@ -85,9 +88,15 @@ interface Reading {
   readonly matches: readonly FoodMatch[];
 }
 
+/** "Ground", "mashed": a form and nothing else. */
+function saysOnlyForm(chunk: string): boolean {
+  const { attributes } = partsOfName(chunk);
+  return attributes.length > 0 && attributes.every((one) => one.startsWith('form:'));
+}
+
 /** The ways a name and what stands behind it can be read: with how it is, with all of it, the two turned round ("sugar, brown"). */
 function readingsOf(name: string, behind: readonly string[], reader: Reader): readonly Reading[] {
-  const how = behind.filter(saysOnlyHow);
+  const how = behind.filter((chunk) => saysOnlyHow(chunk) && !(reader.isByVolume && saysOnlyForm(chunk)));
   const [next] = behind;
   const read = (words: string, used: readonly string[]): Reading => ({ name: words, used, matches: lookUp(words, reader) });
   const plain = { ...read([name, ...how].join(' '), how), name };
@@ -206,7 +215,13 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
   const body = text.slice(0, LONGEST_READ).replace(/\s+/g, ' ').replace(BULLET, '').trim();
   const first = measureAsFood(findAmount(body));
   const soft = [OF_MEASURE[first.amount?.unit ?? ''], OF_CONTAINER[first.container ?? '']].filter((one) => one !== undefined);
-  const reader: Reader = { larder, country: countryOf(measures), soft, container: first.container };
+  const reader: Reader = {
+    larder,
+    country: countryOf(measures),
+    soft,
+    container: first.container,
+    isByVolume: first.amount !== undefined && unitById(first.amount.unit).kind === 'volume',
+  };
   const odd = unknownUnit(first, reader);
   const found = odd ? { ...first, rest: odd.rest, doubts: [...first.doubts, { code: 'unit-unknown', detail: odd.word } as const] } : first;
   const named = nameOf(found.rest, reader);

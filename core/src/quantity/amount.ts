@@ -72,12 +72,12 @@ const UNEVEN: readonly (readonly [said: RegExp, spoon: number, other: number])[]
   [/^heap/i, 1.5, 1.33],
   [/^round/i, 1.25, 1.15],
   [/^(?:generous|big|large)/i, 1.1, 1.1],
-  [/^(?:scant|small)/i, 0.92, 0.92],
+  [/^(?:scant|small|tiny|little)/i, 0.92, 0.92],
 ];
 /** "Scant 1/2 cup", "heaping 2 tbsp". */
 const LEADING_FILL = new RegExp(`^(?:heap(?:ed|ing)|rounded|level|scant|generous|good)\\s+(?=[\\d.${VULGAR}]|an?\\s|half|one\\s)`, 'i');
 const SAID_OF_MEASURES =
-  /^\s*(heap(?:ed|ing)|level(?:l?ed)?|rounded|scant|generous|good|full|big|small|large|packed|firmly packed|lightly packed|loosely packed|flat|overflowing)\s+(?=[a-z])/i;
+  /^\s*(heap(?:ed|ing)|level(?:l?ed)?|rounded|scant|generous|good|full|big|small|large|packed|firmly packed|lightly packed|loosely packed|flat|overflowing|tiny|little)\s+(?=[a-z])/i;
 
 interface TakenUnit {
   readonly unit: Unit | undefined;

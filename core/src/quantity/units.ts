@@ -50,6 +50,7 @@ export const UNITS: readonly Unit[] = [
     words: ['tbsp', 'tbsps', 'tablespoon', 'tablespoons', 'table spoon', 'tbs', 'tblsp', 'tbl', 'T'],
     source: `${NIST}; metric and UK 15 mL`,
   },
+  { id: 'dessertspoon', kind: 'volume', factor: 10, words: ['dessertspoon', 'dessertspoons', 'dsp', 'dstsp'], plural: 'dessertspoons', source: PRACTICE },
   {
     id: 'cup',
     kind: 'volume',
