@@ -1,7 +1,7 @@
 /* Fits the constants of the consistency model on the classic formulas that are not held out, and reports both sides. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { CONSISTENCY_MODEL, CONSISTENCY_WORDS, type ConsistencyModel, type Food, hydrationOf, type RestTime, scaleOf, type Sums, sumsOf } from '@fellmist/core';
+import { CONSISTENCY_MODEL, CONSISTENCY_WORDS, type ConsistencyModel, type Food, hydrationOf, type RestTime, scaleOf, scaleOfPaste, type Sums, sumsOf } from '@fellmist/core';
 import { loadShippedLarder } from '@fellmist/data';
 
 const data = join(import.meta.dirname, '..', 'data');
@@ -13,6 +13,7 @@ interface Classic {
   readonly melted?: readonly string[];
   readonly beaten?: readonly string[];
   readonly after?: 'hour';
+  readonly gelled?: readonly string[];
   readonly heldOut?: boolean;
 }
 const foods = new Map<string, Food>(loadShippedLarder(data).foods.map((food) => [food.id, food]));
@@ -52,12 +53,21 @@ function sumsWith(one: Ready, factors: Factors): Sums {
     Object.entries(one.grams).map(([id, massG]) => {
       const food = foods.get(id);
       if (!food) throw new Error(id);
-      return { food: thirstier(food, factors), massG, melted: one.melted?.includes(id) ?? false, beaten: one.beaten?.includes(id) ?? false };
+      return {
+        food: thirstier(food, factors),
+        massG,
+        melted: one.melted?.includes(id) ?? false,
+        beaten: one.beaten?.includes(id) ?? false,
+        ...(one.gelled?.includes(id) ? { wetted: 'gelled' as const } : {}),
+      };
     }),
   );
 }
 
-const said = (one: Ready, model: Model): number => scaleOf(hydrationOf(sumsWith(one, model), one.when, asModel(model)), asModel(model));
+const said = (one: Ready, model: Model): number => {
+  const sums = sumsWith(one, model);
+  return scaleOfPaste(sums) ?? scaleOf(hydrationOf(sums, one.when, asModel(model)), asModel(model));
+};
 
 /** Plausible ranges; the fit is pulled softly to where it starts, so that thirty formulas do not carry a constant away. */
 const RANGE: Readonly<Record<keyof Model, readonly [number, number]>> = {

@@ -150,7 +150,7 @@ describe('the swap rules', () => {
   test('every rule, on its own food in a plain batter, ends with known amounts, no heavier in sweetness where it goes by sweetness, and thick enough or said to be stuck', () => {
     for (const rule of shipped.rules) {
       const { name: from = '', kind } = larder.foods.get(plainFrom(rule)) ?? {};
-      const massG = kind === 'leavening' || kind === 'gum' ? 5 : rule.basis === 'sweetness' && rule.to[0]?.foodId === 'sugar' ? 1 : 100;
+      const massG = kind === 'leavening' || kind === 'gum' ? 5 : (rule.to[0]?.ratio ?? 1) >= 5 ? 10 : rule.basis === 'sweetness' && rule.to[0]?.foodId === 'sugar' ? 1 : 100;
       const read = readRecipeText(`Batter\nServes 4\n150 g plain flour\n200 ml milk\n50 g sugar\n${massG} g ${from}`, larder, 'us');
       if (!read.ok) throw new Error(read.error);
       const sheet = startWorksheet(read.formula);

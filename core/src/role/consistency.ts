@@ -91,7 +91,7 @@ const PASTE = { leastFat: 0.12, leastSugar: 0.45 } as const;
  * spread by how far fat and sugar outweigh its water; sugar beyond what its water dissolves (icings) thickens it as grains
  * do. Undefined for everything else. House model.
  */
-function scaleOfPaste(sums: Sums): number | undefined {
+export function scaleOfPaste(sums: Sums): number | undefined {
   const massG = read(sums, AT.massG);
   if (!(massG > 0) || read(sums, AT.flourG) + read(sums, AT.powderG) > 0) return undefined;
   const [waterG, sugarsG, solidFatG] = [read(sums, AT.waterG), read(sums, AT.sugarsG), read(sums, AT.solidFatG)];

@@ -30,6 +30,7 @@ export {
   type RestTime,
   SCALE_MOST,
   scaleOf,
+  scaleOfPaste,
   scaleOfSums,
 } from './consistency';
 export { depressionOf, erythritolHeld, freezingPointOf, iceAt } from './freezing';
