@@ -1,7 +1,7 @@
 import { type Amount, type ReadAmount, readAmount, unitById } from '../quantity';
 import { type Doubt } from './formula';
 
-const OF_A_FRUIT = /^((?:finely\s+)?(?:grated\s+)?(juice|zest|rind|peel))\s+(?:of|from)\s+(.*)$/i;
+const OF_A_FRUIT = /^((?:finely\s+)?(?:grated\s+)?(juice|zest|rind|peel))\s+(?:(?:of|from)\s+|(?=[\d½¼]|half\b|an?\s))(.*)$/i;
 /** "Pinch of salt", "splash milk", "heaping scoop whey": one of it, though nobody wrote the one. */
 const BARE_MEASURE =
   /^(?:(?:an?|some|another)\s+)?((?:(?:good|generous|small|large|big|heap(?:ed|ing)|rounded|level|scant|tiny|little)\s+)?(?:pinch|dash|knob|handful|drop|sprinkle|sprinkling|splash|drizzle|glug|dusting|squeeze|squirt|dollop|pat|smidgen|shot|scoop|cup|tablespoon|teaspoon|tbsp|tsp|tin|can|stick|slice|packet|sachet|spritz|spray)\b)(?=\s+\S)/i;
@@ -97,7 +97,8 @@ function settleSecondAmount(found: Found): Found {
   if (!bracket || !inside || !inside.unitGiven || !isWeightOrVolume(inside.amount)) return found;
   const rest = `${found.rest.slice(0, bracket.index)} ${found.rest.slice(bracket.index + bracket[0].length)}`.trim();
   const container = CONTAINERS.exec(rest);
-  const boxed = container !== null && bracket.index === 0;
+  const isInFront = container !== null && found.rest.slice(0, bracket.index).trim() === container[0].trim();
+  const boxed = container !== null && (bracket.index === 0 || isInFront);
   const drained = /drained/i.test(bracket[1] ?? '');
   const each = /\beach\b/i.test(bracket[1] ?? '') || boxed || found.amount?.unit === 'can' || found.amount?.unit === 'packet' || found.amount?.unit === 'pot';
   const held = boxed ? { container: container[0].trim().split(/\s/)[0]?.toLowerCase() ?? '' } : {};

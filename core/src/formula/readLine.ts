@@ -66,7 +66,7 @@ const scoreOf = (matches: readonly FoodMatch[]): number => matches[0]?.score ?? 
 function chunksOf(rest: string): readonly string[] {
   return rest
     .replace(/[([]([^()[\]]*)[)\]]/g, ', $1, ')
-    .split(/[,;]|\s[-–—]\s/)
+    .split(/[,;]|\s[-–—]\s|\s(?:mixed|dissolved|whisked|stirred|combined)\s(?:with|in|into)\s/i)
     .map((chunk) => chunk.trim())
     .filter((chunk) => /[\p{L}\p{N}]/u.test(chunk) && readAmount(chunk)?.rest !== '');
 }

@@ -132,6 +132,7 @@ export const UNITS: readonly Unit[] = [
   },
   { id: 'can', kind: 'count', words: ['can', 'cans', 'tin', 'tins'], plural: 'cans', source: PRACTICE },
   { id: 'pot', kind: 'count', words: ['pot', 'pots'], plural: 'pots', source: PRACTICE },
+  { id: 'ball', kind: 'count', words: ['ball', 'balls'], plural: 'balls', source: PRACTICE },
   { id: 'pat', kind: 'count', words: ['pat', 'pats'], plural: 'pats', source: PRACTICE },
   { id: 'cube', kind: 'count', words: ['cube', 'cubes'], plural: 'cubes', source: PRACTICE },
   { id: 'clove', kind: 'count', words: ['clove', 'cloves'], plural: 'cloves', source: PRACTICE },

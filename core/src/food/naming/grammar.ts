@@ -60,7 +60,7 @@ export const FLAVOURS: ReadonlySet<string> = new Set(
 
 /** Words that never say which food it is: how good, how cut, how warm, how big, whose, and small words between. */
 export const NOISE: ReadonlySet<string> = new Set(
-  `a an and the of in with v x into your my our some more about approximately approx roughly around circa heaped heaping level leveled levelled scant generous rounded good nice
+  `a an and the of in with v x unsulphured unsulfured into your my our some more about approximately approx roughly around circa heaped heaping level leveled levelled scant generous rounded good nice
   freshly ripe overripe unripe large small medium big extra jumbo mini organic pure quality best finest favourite favorite premium artisan luxury everyday basic value finely roughly coarsely
   thinly thickly lightly firmly loosely well very just chopped grated shredded sliced diced minced crushed cut torn snipped crumbled cubed halved quartered split julienned
   sifted beaten whisked separated peeled unpeeled cored pitted stoned deseeded seeded softened soft cold chilled warm hot boiling lukewarm tepid room temperature melted cooled toasted

@@ -32,6 +32,9 @@ function isSweet(food: Food, tags: Tags): boolean {
 }
 
 function fat(value: string, food: Food, tags: Tags): Cost {
+  // Light and dark of a flour say how much of the grain is in it, of an oil how it tastes.
+  if (food.kind === 'flour') return ASK;
+  if (food.kind === 'fat' && food.fat === 'liquid') return 0;
   if (!FAT_MATTERS.has(food.kind)) return value === 'none' && (food.per100g.fatG ?? 0) > 3 ? ASK : 0;
   const fatG = food.per100g.fatG;
   if (value === 'full') return has(tags, 'fat:none', 'fat:low') ? CONFLICT : fatG !== undefined && fatG >= 3 ? 0 : ASK;
@@ -71,7 +74,12 @@ function state(value: string, food: Food, tags: Tags): Cost {
         : GROWN.has(food.kind)
           ? ASK
           : 0;
-  if (value === 'cooked') return has(tags, 'state:dried') ? CONFLICT : has(tags, 'state:canned', 'form:puree') || !GROWN.has(food.kind) ? 0 : ASK / 2;
+  if (value === 'cooked')
+    return has(tags, 'state:dried') || (dry && (food.kind === 'flour' || GROWN.has(food.kind)))
+      ? CONFLICT
+      : has(tags, 'state:canned', 'form:puree') || !GROWN.has(food.kind)
+        ? 0
+        : ASK / 2;
   return has(tags, 'state:dried', 'state:canned') || (dry && GROWN.has(food.kind)) ? CONFLICT : 0;
 }
 

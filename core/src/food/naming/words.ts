@@ -17,7 +17,8 @@ export function wordsOf(name: string): readonly string[] {
     .toLowerCase()
     .replace(/self[\s-]rais(?:ing|ed)/g, 'selfraising')
     .replace(/self[\s-]rising/g, 'selfrising')
-    .replace(/whole[\s-](?:wheat|meal|grain wheat)/g, 'wholewheat')
+    .replace(/whole[\s-](?:wheat|meal)/g, 'wholewheat')
+    .replace(/whole[\s-]?grain/g, 'wholegrain')
     .replace(/all[\s-]purpose/g, 'allpurpose')
     .replace(/free[\s-]range/g, 'freerange')
     .replace(/(?:squeezed|patted|pat|wrung|drained|spun)\s+dry/g, 'squeezed')
@@ -63,7 +64,7 @@ function phraseAt(words: readonly string[], at: number): { readonly attribute: A
 /** How many words from `at` on say whose percentage it is: "fat", "milk fat", "cocoa". */
 function percentWords(words: readonly string[], at: number): number {
   if (words[at] === 'milk' && words[at + 1] === 'fat') return 2;
-  return ['fat', 'milkfat', 'butterfat'].includes(words[at] ?? '') ? 1 : 0;
+  return ['fat', 'milkfat', 'butterfat', 'cocoa'].includes(words[at] ?? '') ? 1 : 0;
 }
 
 interface Sorted {
