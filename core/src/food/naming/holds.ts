@@ -124,10 +124,14 @@ function flavour(value: string, tags: Tags): Cost {
   return own.length > 0 ? CONFLICT : ASK;
 }
 
+/** Grams in 100 g by which the sugars of a chocolate may miss what its cocoa leaves. House value. */
+const SUGAR_SLACK = 12;
+
 /** A percentage said of a food: of fat in a dairy food, of cocoa in a chocolate. */
 export function costOfPercent(percent: number, food: Food, aliasPercent: number | undefined): Cost {
   if (aliasPercent !== undefined) return Math.abs(aliasPercent - percent) <= Math.max(0.1 * percent, 0.4) ? 0 : CONFLICT;
-  if (food.kind === 'chocolate') return (food.per100g.sugarsG ?? 0) > 25 && percent >= 45 && percent < 80 ? 0 : ASK;
+  // What is not cocoa in a chocolate is nearly all sugar.
+  if (food.kind === 'chocolate') return Math.abs(100 - percent - (food.per100g.sugarsG ?? 0)) <= SUGAR_SLACK ? 0 : ASK;
   if (food.kind !== 'dairy' || food.per100g.fatG === undefined) return 0;
   const off = Math.abs(food.per100g.fatG - percent);
   return off <= Math.max(0.6, 0.2 * percent) ? 0 : CONFLICT;
