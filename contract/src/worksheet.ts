@@ -1,4 +1,4 @@
-import { ALLERGENS, FIGURES, type Formula, type Line, SCHOOLS, type Worksheet } from '@fellmist/core';
+import { ALLERGENS, DOUBT_CODES, FIGURES, type Formula, type Line, SCHOOLS, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 
 const id = z.string().min(1).max(40);
@@ -6,28 +6,6 @@ const text = z.string().max(2000);
 const mass = z.number().min(0).max(1e10);
 
 const amount = z.strictObject({ value: z.number().min(0).max(1e9), high: z.number().min(0).max(1e9).optional(), unit: z.string().max(20) });
-
-const doubtCode = z.enum([
-  'food-guessed',
-  'food-unknown',
-  'range',
-  'heaped',
-  'word-amount',
-  'dash-before-amount',
-  'sum',
-  'comma',
-  'no-amount',
-  'unit-unknown',
-  'two-amounts',
-  'usual-here',
-  'customary',
-  'amounts-differ',
-  'huge',
-  'alternative',
-  'no-food',
-  'no-density',
-  'no-piece-mass',
-]);
 
 const origin = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('kept'), lineId: id }),
@@ -50,7 +28,7 @@ export const lineSchema = z.strictObject({
   foodId: z.string().max(80).optional(),
   massG: mass.optional(),
   basis: z.enum(['weighed', 'entered', 'own-piece', 'own-density', 'piece', 'density', 'custom']).optional(),
-  doubts: z.array(z.strictObject({ code: doubtCode, detail: text.optional() })).max(20),
+  doubts: z.array(z.strictObject({ code: z.enum(DOUBT_CODES), detail: text.optional() })).max(20),
   origin: origin.optional(),
 }) satisfies z.ZodType<Line>;
 

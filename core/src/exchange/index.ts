@@ -1,3 +1,3 @@
-export { readRecipeJsonLd, type ReadDocument, writeRecipeJsonLd } from './recipeJsonLd';
+export { readDocument, readRecipeJsonLd, type ReadDocument, writeRecipeJsonLd } from './recipeJsonLd';
 export { MOST_CHARACTERS, readRecipeText, type ReadResult, readYield } from './recipeText';
 export { ingredientsIn } from './sharedLine';

@@ -2,7 +2,7 @@ import { type Larder } from '../food';
 import { allLines, type Figures, type Formula, type Line, type Loss, type Part, readLine, totalsOf, viewsOf } from '../formula';
 import { withMethod } from './fromMethod';
 import { type MeasureSystem } from '../quantity';
-import { readYield, type ReadResult } from './recipeText';
+import { readRecipeText, readYield, type ReadResult } from './recipeText';
 
 type Json = Readonly<Record<string, unknown>>;
 
@@ -212,6 +212,11 @@ export function readRecipeJsonLd(text: string, larder: Larder, measures: Measure
   const carriesBase = !base?.ok && recipe['isBasedOn'] !== undefined;
   const formula = carriesBase ? { ...read.formula, carried: { ...read.formula.carried, isBasedOn: recipe['isBasedOn'] } } : read.formula;
   return { ok: true, formula, remarks: read.remarks, ...(base?.ok ? { basedOn: base.formula } : {}) };
+}
+
+/** A recipe in words, or in JSON-LD where the text is that. */
+export function readDocument(text: string, larder: Larder, measures: MeasureSystem): ReadDocument {
+  return /^\s*[{[]/.test(text) ? readRecipeJsonLd(text, larder, measures) : readRecipeText(text, larder, measures);
 }
 
 function rounded(value: number): number {

@@ -79,7 +79,17 @@ export function stockLarder(foods: readonly Food[], packs: readonly Pack[] = [],
   for (const food of packed) packsOf.set(kindIdOf(food), [...(packsOf.get(kindIdOf(food)) ?? []), food]);
   const inHand = new Map([...packsOf].flatMap(([kind, [first]]) => (first && inStock.includes(first.id) ? [[kind, first.id] as const] : [])));
   const all = [...foods, ...packed];
-  return { foods: new Map(all.map((food) => [food.id, food])), packsOf, inHand, index: indexFoods(all), perGram: new Map(all.map((food) => [food.id, gramFigures(food)])) };
+  // Made when a name is first looked up: much of what a larder is made for never asks.
+  let index: FoodIndex | undefined;
+  return {
+    foods: new Map(all.map((food) => [food.id, food])),
+    packsOf,
+    inHand,
+    get index() {
+      return (index ??= indexFoods(all));
+    },
+    perGram: new Map(all.map((food) => [food.id, gramFigures(food)])),
+  };
 }
 
 /** The food to put in where a rule or a name asks for a kind: the pack in the kitchen, else the kind itself. */

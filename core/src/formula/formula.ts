@@ -1,27 +1,31 @@
 import { type Amount, type MeasureSystem } from '../quantity';
-import { type MassBasis, type MassGap } from '../food';
+import { type MassBasis } from '../food';
 import { type Wetted } from '../role';
 import { type ColdSetup } from './coldSetup';
 import { type Goals } from './goals';
 
-export type DoubtCode =
-  | 'food-guessed'
-  | 'food-unknown'
-  | 'range'
-  | 'heaped'
-  | 'word-amount'
-  | 'dash-before-amount'
-  | 'sum'
-  | 'comma'
-  | 'no-amount'
-  | 'unit-unknown'
-  | 'two-amounts'
-  | 'huge'
-  | 'alternative'
-  | 'usual-here'
-  | 'customary'
-  | 'amounts-differ'
-  | MassGap;
+export const DOUBT_CODES = [
+  'food-guessed',
+  'food-unknown',
+  'range',
+  'heaped',
+  'word-amount',
+  'dash-before-amount',
+  'sum',
+  'comma',
+  'no-amount',
+  'unit-unknown',
+  'two-amounts',
+  'huge',
+  'alternative',
+  'usual-here',
+  'customary',
+  'amounts-differ',
+  'no-food',
+  'no-density',
+  'no-piece-mass',
+] as const;
+export type DoubtCode = (typeof DOUBT_CODES)[number];
 
 /** Something about a line that a person should look at; `detail` is shown with the words for the code. */
 export interface Doubt {

@@ -1,6 +1,6 @@
 export { type ColdSetup, type OverrunReading } from './coldSetup';
 export { doubtWords } from './doubtWords';
-export { allLines, changeLine, type Doubt, type DoubtCode, type Formula, type Line, type Origin, type Part } from './formula';
+export { allLines, changeLine, type Doubt, DOUBT_CODES, type DoubtCode, type Formula, type Line, type Origin, type Part } from './formula';
 export { type Goal, type Goals, type GoalState, judgeGoals, NO_GOALS } from './goals';
 export { bakersPercentages, compareLines, type Contribution, contributionsOf, type LineChange } from './lines';
 export { lineState, type LineState, mendLine, type Mend, MOST_AMOUNT, readTypedAmount, type TypedAmount } from './mendLine';

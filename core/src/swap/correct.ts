@@ -1,10 +1,11 @@
 import { againstDiet, answersTo, barredAllergens, type Food, foodInHand, type Larder, SUMMED } from '../food';
 import { type Line, broughtBy } from '../formula';
 import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, ROLE_FACTS, type Sums } from '../role';
+import { comesToMind } from './comesToMind';
 import { type Craft } from './craft';
 import { isForTaste, isLiquid, rankedLiquids } from './liquids';
 import { isSpent } from './rule';
-import { BALANCE_RULE, IS_SUGAR, type Standing, type StandingRow, unrestOf } from './standing';
+import { BALANCE_RULE, type Standing, type StandingRow, unrestOf } from './standing';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
 /** One way to bring a role back, with what the mix would be then. */
@@ -86,21 +87,6 @@ function made({ standing, row, larder }: Problem, action: ProposalAction, delta:
 
 /** The most that a correction brings in of what the formula does not hold yet, in grams for 100 g of mix. House value. */
 const MOST_OF_A_STRANGER = 6;
-/** Kinds that nobody puts in for the balance alone: they are there because the baker chose them, or not at all. */
-const ONLY_IF_HELD: ReadonlySet<Food['kind']> = new Set(['protein', 'chocolate', 'topping', 'biscuit', 'fruit', 'vegetable', 'pulse', 'nut']);
-
-/** Whether a baker would think of a food here: not swapped out, no new allergen, nothing raw in what is not heated, no powder or fibre from nowhere. */
-function comesToMind(food: Food, { standing, row }: Problem): boolean {
-  const names = answersTo(food);
-  if (names.some((name) => standing.gone.has(name))) return false;
-  if (standing.sugarGone && food.kind === 'sweetener' && (food.per100g.sugarsG ?? 0) > IS_SUGAR && !names.some((name) => standing.held.has(name))) return false;
-  if (food.allergens.some((one) => !standing.allergens.has(one))) return false;
-  if (standing.product?.heat === 'none' && names.some((name) => name === '@raw-egg' || name === '@flour' || name === '@starch')) return false;
-  if (names.some((name) => standing.held.has(name))) return true;
-  if (food.kind === 'gum') return row.role === 'binding' || food.thirst?.basis === 'dissolves';
-  return !ONLY_IF_HELD.has(food.kind);
-}
-
 const HOUSE = { mark: 'H', source: 'house model, an estimate' } as const;
 
 function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way | undefined {
@@ -134,7 +120,7 @@ function thinning(problem: Problem): readonly Way[] {
   const reason =
     'The rebuild drinks more than the original. This brings it back to near its thickness: pour it a little at a time, rest five minutes, then judge before more goes in.';
   return rankedLiquids(standing.part, larder)
-    .filter((food) => barredAllergens(food, standing.diet).length === 0 && comesToMind(food, problem))
+    .filter((food) => barredAllergens(food, standing.diet).length === 0 && comesToMind(food, problem.standing, problem.row.role))
     .slice(0, 5)
     .flatMap((food) => adding(problem, food, mostG, { reason, ...HOUSE }) ?? []);
 }
@@ -196,7 +182,7 @@ function fromTable(problem: Problem): readonly Way[] {
     .flatMap(({ foods, mostPer100g, reason, mark, source }) =>
       foods.flatMap((id) => {
         const food = foodInHand(id, larder);
-        if (!food || againstDiet(food, standing.diet) !== undefined || !comesToMind(food, problem)) return [];
+        if (!food || againstDiet(food, standing.diet) !== undefined || !comesToMind(food, problem.standing, problem.row.role)) return [];
         const isHeld = answersTo(food).some((name) => standing.held.has(name));
         return adding(problem, food, ((isHeld ? mostPer100g : Math.min(mostPer100g, MOST_OF_A_STRANGER)) * massG) / 100, { reason, mark, source }) ?? [];
       }),

@@ -21,8 +21,7 @@ import {
   openSwap,
   proposalWords,
   readLine,
-  readRecipeJsonLd,
-  readRecipeText,
+  readDocument,
   ruleFor,
   settleAll,
   settleLiquid,
@@ -52,7 +51,7 @@ function readInput(file: string): string {
 /** A formula from a file of plain text or schema.org JSON-LD. */
 export function readFormulaFile(file: string, larder: Larder): Formula {
   const text = readInput(file);
-  const read = /^\s*[{[]/.test(text) ? readRecipeJsonLd(text, larder, MEASURES) : readRecipeText(text, larder, MEASURES);
+  const read = readDocument(text, larder, MEASURES);
   if (!read.ok) throw new DoorError(`${file}: ${read.error}`);
   return read.formula;
 }

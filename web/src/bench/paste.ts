@@ -1,11 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { allLines, changeLine, type Formula, type Line, lineState, type MeasureSystem, type Mend, mendLine, readRecipeJsonLd, readRecipeText, worksheetFrom } from '@fellmist/core';
+import {
+  allLines,
+  changeLine,
+  type Formula,
+  type Larder,
+  type Line,
+  lineState,
+  type MeasureSystem,
+  type Mend,
+  mendLine,
+  readDocument,
+  type ReadDocument,
+  worksheetFrom,
+} from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { Pantry } from '../state/pantry';
 import { Choice, type Option } from '../ui/choice';
+import { FarReader, READ_HERE } from './far-reader';
 import { ReadLine } from './read-line';
 
 const KEPT = 'fellmist.paste';
@@ -36,6 +50,7 @@ interface Reading {
 @Component({
   selector: 'fm-paste',
   imports: [Choice, ReadLine],
+  providers: [FarReader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './paste.html',
   styleUrl: './paste.less',
@@ -57,11 +72,22 @@ export class Paste {
     { label: 'UK, pint 568 mL', value: 'uk' },
   ];
 
+  /** What the worker made of this text, once it has. */
+  private readFar(text: string, larder: Larder): ReadDocument | undefined {
+    const answer = this.far.answer();
+    return answer?.text === text && answer.larder === larder && answer.measures === this.measures() ? answer.read : undefined;
+  }
+
+  private readonly far = inject(FarReader);
+  private readonly isLong = computed(() => this.text().length > READ_HERE);
+  protected readonly isReading = computed(() => this.isLong() && this.desk.larder() !== undefined);
+
   private readonly read = computed((): Reading => {
     const larder = this.desk.larder();
     const text = this.text();
     if (!larder) return { remarks: [] };
-    const read = /^\s*[{[]/.test(text) ? readRecipeJsonLd(text, larder, this.measures()) : readRecipeText(text, larder, this.measures());
+    const read = this.isLong() ? this.readFar(text, larder) : readDocument(text, larder, this.measures());
+    if (!read) return { remarks: [] };
     return read.ok ? read : { remarks: [], error: read.error };
   });
 
@@ -105,6 +131,10 @@ export class Paste {
         for (const name of fresh) asked.add(name);
         pantry.takeUpNamed(fresh.slice(0, 60));
       }, STRANGERS_WAIT_MS);
+    });
+    effect(() => {
+      const larder = this.desk.larder();
+      if (larder && this.isLong()) this.far.ask(this.text(), larder, this.measures());
     });
     inject(DestroyRef).onDestroy(() => clearTimeout(waiting));
   }

@@ -53,7 +53,7 @@ export function isAttribute(text: string): text is Attribute {
 export const FLAVOURS: ReadonlySet<string> = new Set(
   `vanilla chocolate strawberry banana cinnamon caramel coffee mocha hazelnut cookie cookies coconut raspberry blueberry peach lemon lime mint maple berry cherry mango toffee fudge
   espresso latte cappuccino chai pistachio almond peanut honey fruit apple orange pumpkin spice biscuit brownie cream marshmallow cheesecake butterscotch pineapple tropical matcha
-  gingerbread snickerdoodle churro cereal birthday funfetti red velvet speculoos butter salted nut rhubarb blackcurrant french double triple swirl`
+  gingerbread churro cereal birthday funfetti red velvet speculoos butter salted nut rhubarb blackcurrant french double triple swirl`
     .split(/\s+/)
     .filter(Boolean),
 );
