@@ -1,4 +1,4 @@
-import { type Amount, type ReadAmount, readAmount, unitById } from '../quantity';
+import { type Amount, CONTAINER, type ReadAmount, readAmount, unitById } from '../quantity';
 import { type Doubt } from './formula';
 
 const OF_A_FRUIT = /^((?:finely\s+)?(?:grated\s+)?(juice|zest|rind|peel))\s+(?:(?:of|from)\s+|(?=[\d½¼]|half\b|an?\s))(.*)$/i;
@@ -7,7 +7,9 @@ const BARE_MEASURE =
   /^(?:(?:an?|some|another)\s+)?((?:(?:good|generous|small|large|big|heap(?:ed|ing)|rounded|level|scant|tiny|little)\s+)?(?:pinch|dash|knob|handful|drop|sprinkle|sprinkling|splash|drizzle|glug|dusting|squeeze|squirt|dollop|pat|smidgen|shot|scoop|cup|tablespoon|teaspoon|tbsp|tsp|tin|can|stick|slice|packet|sachet|spritz|spray)\b)(?=\s+\S)/i;
 /** "A little oil", "some milk", "a bit of butter". */
 const A_LITTLE = /^(?:an?\s+)?(?:little|bit|touch)(?:\s+(?:of|bit\s+of))?\s+(?=\S)|^some\s+(?=[a-z])/i;
-const CONTAINERS = /^(?:cans?|tins?|packets?|sachets?|packs?|packages?|pkg|jars?|tubs?|cartons?|pots?|bars?|blocks?|box(?:es)?|bags?|bottles?|pouch(?:es)?)\b\.?\s*(?:of\s+)?/i;
+const CONTAINERS = new RegExp(`^(?:${CONTAINER})\\b\\.?\\s*(?:of\\s+)?`, 'i');
+/** "30 g scoop whey": how it was measured, behind the weight. */
+const MEASURED_WITH = /^[-\s]*(?:scoops?|servings?)\s+(?:of\s+)?(?=\S)/i;
 
 /** The amount of a line, as far as it can be told without knowing the food. */
 export interface Found {
@@ -25,7 +27,7 @@ export interface Found {
 function fromRead(read: ReadAmount): Found {
   const counted = unitById(read.amount.unit).kind === 'count';
   const container = counted ? undefined : CONTAINERS.exec(read.rest)?.[0];
-  const rest = (container ? read.rest.slice(container.length) : read.rest).replace(/^more\s+/i, '');
+  const rest = (container ? read.rest.slice(container.length) : counted ? read.rest : read.rest.replace(MEASURED_WITH, '')).replace(/^more\s+/i, '');
   const said = container?.trim().split(/\s/)[0]?.toLowerCase() ?? (read.amount.unit === 'can' ? 'can' : undefined);
   return {
     amount: read.amount,
@@ -39,7 +41,10 @@ function fromRead(read: ReadAmount): Found {
 
 /** "Flour 200 g", "Salt: 1 tsp", "flour - about 200 g": the amount stands behind the name. */
 function amountBehind(body: string): Found | undefined {
-  const split = /^([^\d½⅓⅔¼¾⅛]*[\p{L})])\s*[:,–—-]?\s+((?:(?:about|approx\.?|approximately|around|roughly|ca\.?)\s+)?~?(?:\d|[½⅓⅔¼¾⅛])[^\n]{0,40})$/iu.exec(body.slice(0, 160));
+  const split =
+    /^((?:[^\d½⅓⅔¼¾⅛]|\d+(?:[-–]\d+)?\s?%)+(?<=[\p{L})%]))\s*[:,–—-]?\s+((?:(?:about|approx\.?|approximately|around|roughly|ca\.?)\s+)?~?(?:\d|[½⅓⅔¼¾⅛])[^\n]{0,40})$/iu.exec(
+      body.slice(0, 160),
+    );
   if (!split?.[1] || !split[2]) return undefined;
   const read = readAmount(split[2]);
   return read && read.rest === '' ? { ...fromRead(read), rest: split[1].replace(/\s+(?:about|approx\.?|around|roughly|ca\.?)$/i, '') } : undefined;

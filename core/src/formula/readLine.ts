@@ -131,6 +131,13 @@ function unknownUnit(found: Found, reader: Reader): { word: string; rest: string
   return without && !isCounted && without.score >= SURE && whole < SURE ? { word: split[1], rest: split[2] } : undefined;
 }
 
+/** Nobody counts out as many: "sugar 100" lacks its unit. House value. */
+const MOST_COUNTED = 40;
+
+function isTooManyToCount({ amount, unitGiven }: Found): boolean {
+  return !unitGiven && amount?.unit === 'piece' && amount.value >= MOST_COUNTED;
+}
+
 /** "3 cloves", "2 sprinkles": the measure is the food. */
 function measureAsFood(found: Found): Found {
   if (found.rest.trim() !== '' || !found.amount || !found.unitGiven || unitById(found.amount.unit).kind !== 'count') return found;
@@ -223,7 +230,8 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
     isByVolume: first.amount !== undefined && unitById(first.amount.unit).kind === 'volume',
   };
   const odd = unknownUnit(first, reader);
-  const found = odd ? { ...first, rest: odd.rest, doubts: [...first.doubts, { code: 'unit-unknown', detail: odd.word } as const] } : first;
+  const unknown: Doubt | undefined = odd ? { code: 'unit-unknown', detail: odd.word } : isTooManyToCount(first) ? { code: 'unit-unknown', detail: first.amountText } : undefined;
+  const found = unknown ? { ...first, rest: odd?.rest ?? first.rest, doubts: [...first.doubts, unknown] } : first;
   const named = nameOf(found.rest, reader);
   const best = named.matches[0];
   const food = best && best.score >= LIKELY ? foodInHand(best.foodId, larder) : undefined;

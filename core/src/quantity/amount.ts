@@ -48,6 +48,9 @@ const SINGLE = `(?:\\d+(?:[.,]\\d+)*(?:\\s*[-\\s]\\s*\\d+\\s*[/⁄]\\s*\\d+|\\s*
 const NUMBER = new RegExp(`^(${SINGLE})(?:\\s*(?:-|–|—|to|or)\\s*(${SINGLE}))?`, 'i');
 const WORD_NUMBER = new RegExp(`^(half an?|a half|a quarter(?: of an?)?|a couple(?: of)?|a few|half a dozen|a dozen|${Object.keys(NUMBER_WORDS).join('|')})\\s+(?=\\S)`, 'i');
 
+/** What foods are bought in. */
+export const CONTAINER = 'cans?|tins?|packets?|sachets?|packs?|packages?|pkg|jars?|tubs?|cartons?|pots?|bars?|blocks?|box(?:es)?|bags?|bottles?|pouch(?:es)?|containers?';
+
 /**
  * One number as typed: "1 1/2", "1½", "1-1/2", "0,5", "1,000". A comma before exactly three digits groups thousands,
  * any other comma is a decimal comma. Gives undefined where it is no finite number.
@@ -90,15 +93,31 @@ interface TakenUnit {
 function takeUnit(text: string): TakenUnit {
   const said = SAID_OF_MEASURES.exec(text);
   const body = said ? text.slice(said[0].length) : text;
-  const match = /^\s*(fl\.?\s*oz|fluid\s+(?:oz|ounces?)|(?:tea|table)\s+spoons?|[a-zA-Z]+)\b\.?\s*(?:of\s+)?/.exec(body);
+  const match = /^\s*-?(fl\.?\s*oz|fluid\s+(?:oz|ounces?)|(?:tea|table)\s+spoons?|[a-zA-Z]+)\b\.?\s*(?:of\s+)?/.exec(body);
   const unit = match?.[1] ? unitByWord(match[1].replace(/\s+/g, ' ')) : undefined;
   if (!unit || !match) return { unit: undefined, rest: text.trimStart(), fill: 1 };
   const [, spoon = 1, other = 1] = UNEVEN.find(([words]) => words.test(said?.[1] ?? '')) ?? [];
   return { unit, rest: body.slice(match[0].length), fill: unit.id === 'tsp' || unit.id === 'tbsp' ? spoon : other };
 }
 
-/** "2 x 400 g". */
-const TIMES = new RegExp(`^(${SINGLE})\\s*[x×]\\s*(?=[\\d${VULGAR}])`, 'i');
+/** "2 x 400 g", and "1 400 g can", "one 15-oz tin": so many of a container whose contents are told. */
+const TIMES = new RegExp(
+  `^(?:(${SINGLE})\\s*[x×]\\s*(?=[\\d${VULGAR}])|(\\d{1,2}|an?|one|two|three|four)\\s+(?=\\d+(?:\\.\\d+)?[\\s-]?[a-z][a-z. ]{0,11}?[\\s-](?:${CONTAINER})\\b))`,
+  'i',
+);
+/** "1 and 1/2", "1 & ½", "one and a half": one figure. */
+const AND_A_PART = new RegExp(
+  `^(\\d+|one|two|three|four|five|six)\\s*(?:and|&|\\+)\\s*(an?\\s+half|an?\\s+quarter|[1-9]\\s*[/⁄]\\s*[1-9]\\d?|[${VULGAR}])(?!\\d)(?!\\s*(?:of\\s+an?|an?)\\s)`,
+  'i',
+);
+
+/** The same with such a figure put as "1 1/2". */
+function inOneFigure(text: string): string {
+  return text.replace(AND_A_PART, (_, whole: string, part: string) => {
+    const share = /half/i.test(part) ? '1/2' : /quarter/i.test(part) ? '1/4' : part;
+    return `${String(NUMBER_WORDS[whole.toLowerCase()] ?? whole)} ${share}`;
+  });
+}
 
 function readFigures(text: string): { value: number; high?: number; length: number; vague: boolean } | undefined {
   const match = NUMBER.exec(text);
@@ -151,8 +170,9 @@ export function readAmount(whole: string): ReadAmount | undefined {
   const lead = LEADING_FILL.exec(start);
   const [, , leadFill = 1] = (lead && UNEVEN.find(([words]) => words.test(lead[0]))) ?? [];
   const times = TIMES.exec(start.slice(lead?.[0].length ?? 0));
-  const factor = times?.[1] ? (readNumber(times[1]) ?? 1) : 1;
-  const body = start.slice((lead?.[0].length ?? 0) + (times?.[0].length ?? 0));
+  const said = times?.[1] ?? times?.[2];
+  const factor = said ? (NUMBER_WORDS[said.toLowerCase()] ?? readNumber(said) ?? 1) : 1;
+  const body = inOneFigure(start.slice((lead?.[0].length ?? 0) + (times?.[0].length ?? 0)));
   const figures = readFigures(body);
   if (!figures) return undefined;
   if (/^\d+,\d{1,2}(?!\d)/.test(body) || /^\d+,\d{3}(?!\d)/.test(body)) doubts.push('comma');

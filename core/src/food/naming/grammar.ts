@@ -68,7 +68,7 @@ export const NOISE: ReadonlySet<string> = new Set(
   normal typical common sized size active xl lg lge med sm homemade bought store shop brand name any your preferred choice leftover left over quick easy additional another
   pasteurised pasteurized local seasonal non gmo grass fed pastured kosher halal fine superfine coarse new old fashioned each per heap prepared trimmed drizzle splash plus
   bitesize sized bite chunk piece bit segment strip wedge ring stick block tub pot jar carton bottle bag box pack packet package container tube brick jug finished hulled shelled deshelled
-  skinless boneless skin on off only all other mixed-in ready approx. ca brewed premade cleaned stemmed patted pat still like real genuine traditional classic thick smooth creamy runny`
+  skinless boneless skin on off only all other mixed-in ready approx. ca brewed premade cleaned stemmed patted pat still like real genuine traditional classic thick smooth creamy runny decaf decaffeinated`
     .split(/\s+/)
     .filter(Boolean),
 );
@@ -92,6 +92,10 @@ export const SAME_WORD: Readonly<Record<string, string>> = {
   yogourt: 'yogurt',
   yog: 'yogurt',
   pb: 'peanut butter',
+  monkfruit: 'monk fruit',
+  rosewater: 'rose water',
+  oatmilk: 'oat milk',
+  almondmilk: 'almond milk',
   xantham: 'xanthan',
   molasses: 'molasses',
   couscous: 'couscous',

@@ -21,6 +21,7 @@ export function wordsOf(name: string): readonly string[] {
     .replace(/whole[\s-]?grain/g, 'wholegrain')
     .replace(/all[\s-]purpose/g, 'allpurpose')
     .replace(/free[\s-]range/g, 'freerange')
+    .replace(/semi[\s-]sweet/g, 'semisweet')
     .replace(/(?:squeezed|patted|pat|wrung|drained|spun)\s+dry/g, 'squeezed')
     .replace(/(\d)\s*(?:%|per\s?cent\b|pct\b)/g, '$1% ')
     .replace(/&/g, ' and ')
