@@ -147,6 +147,21 @@ describe('nothing of a pasted text is lost', () => {
     expect(list.ok && allLines(list.formula).map(({ foodId }) => foodId)).toEqual(['rolled-oats', 'butter', 'golden-syrup', 'cinnamon']);
   });
 
+  test('a list typed in haste falls into its parts, its steps and who it serves', () => {
+    const typed = readRecipeText(
+      'Bagels\n250 g self-raising flour\n250 g Greek yogurt\negg wash: 1 egg yolk\nDate layer\n50 g dates\n1 tbsp tahini\nmix-in: 2 graham crackers\nNB keeps three days\n1) oven 180\n2) knead, bake. Serves 4',
+      larder,
+      'us',
+    );
+    expect(typed.ok && typed.formula.parts.map(({ heading, lines }) => [heading, lines.map(({ foodId }) => foodId)])).toEqual([
+      ['', ['self-raising-flour', 'greek-yogurt-5']],
+      ['egg wash', ['egg-yolk']],
+      ['Date layer', ['dates', 'tahini']],
+      ['mix-in', ['graham-crackers']],
+    ]);
+    expect(typed.ok && [typed.formula.method, typed.formula.notes, typed.formula.portions]).toEqual([['oven 180', 'knead, bake. Serves 4'], ['NB keeps three days'], 4]);
+  });
+
   test('what the method does to a food counts: melted butter, beaten whites, cooked paste', () => {
     const flags = (text: string) => {
       const done = readRecipeText(text, larder, 'us');

@@ -1,3 +1,4 @@
 export { readDocument, readRecipeJsonLd, type ReadDocument, writeRecipeJsonLd } from './recipeJsonLd';
-export { MOST_CHARACTERS, readRecipeText, type ReadResult, readYield } from './recipeText';
+export { MOST_CHARACTERS, readRecipeText, type ReadResult } from './recipeText';
+export { readYield } from './readYield';
 export { ingredientsIn } from './sharedLine';

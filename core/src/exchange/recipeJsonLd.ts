@@ -2,7 +2,8 @@ import { type Larder } from '../food';
 import { allLines, type Figures, type Formula, type Line, type Loss, type Part, readLine, totalsOf, viewsOf } from '../formula';
 import { withMethod } from './fromMethod';
 import { type MeasureSystem } from '../quantity';
-import { readRecipeText, readYield, type ReadResult } from './recipeText';
+import { readRecipeText, type ReadResult } from './recipeText';
+import { readYield } from './readYield';
 
 type Json = Readonly<Record<string, unknown>>;
 

@@ -1,7 +1,8 @@
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
 import { findAmount, type Formula, type Part, readLine } from '../formula';
-import { type MeasureSystem, readAmount, readNumber } from '../quantity';
+import { type MeasureSystem, readAmount } from '../quantity';
 import { withMethod } from './fromMethod';
+import { readYield, type Yield, yieldAtTheEnd } from './readYield';
 import { ingredientsIn } from './sharedLine';
 
 export type ReadResult = { readonly ok: true; readonly formula: Formula; readonly remarks: readonly string[] } | { readonly ok: false; readonly error: string };
@@ -19,55 +20,6 @@ const INGREDIENT_HEADING = /^(?:#+\s*)?(?:ingredients?(?: list)?|you(?:'|’)?(?
 const NOTES_HEADING = /^(?:#+\s*)?(?:notes?|tips?|nutrition(?:al)?(?: information| facts)?)\s*:?\s*$/i;
 const TIMES =
   /^(?:(?:tins?|trays?|pans?|storage|keeps|per serving|per portion|you will also need|prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|rest(?:ing)?|chill(?:ing)?)(?:\s+time)?|oven|difficulty|course|cuisine|author|source|calories|equipment)\s*[:\-–]/i;
-const PORTION_WORDS =
-  'slices?|servings?|portions?|people|persons?|muffins?|cookies|biscuits?|pancakes?|scones?|cakes?|cupcakes?|bars?|squares?|pieces?|waffles?|crepes?|crêpes?|buns?|rolls?|pops?|scoops?|bowls?|loaves|loaf|brownies|balls?|glasses|pots?';
-const YIELD = new RegExp(
-  `^(?:(?:serves|feeds|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|one|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\s+)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
-  'i',
-);
-const SMALL: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, six: 6, eight: 8, ten: 10, twelve: 12, 'a dozen': 12, dozen: 12 };
-
-function singularPortion(word: string): string {
-  const plain = word.toLowerCase();
-  const known: Readonly<Record<string, string>> = {
-    people: 'portion',
-    person: 'portion',
-    persons: 'portion',
-    servings: 'portion',
-    serving: 'portion',
-    loaves: 'loaf',
-    cookies: 'cookie',
-    brownies: 'brownie',
-    glasses: 'glass',
-  };
-  return known[plain] ?? plain.replace(/s$/, '');
-}
-
-interface Yield {
-  readonly portions: number;
-  readonly portionWord: string;
-}
-
-/** "Serves 8", "Makes 12 muffins", "Yield: 2 dozen cookies", "makes 1 loaf (10 slices)"; undefined for anything else. */
-export function readYield(text: string): Yield | undefined {
-  if (text.length > LONG_LINE) return undefined;
-  const match = YIELD.exec(text.trim());
-  if (!match) return undefined;
-  const inner = /(\d+)\s+(slices|portions|servings|pieces|squares|bars)/i.exec(text);
-  if (inner?.[1] && inner[2]) return { portions: Number(inner[1]), portionWord: singularPortion(inner[2]) };
-  if (match[4]) return { portions: Number(match[4]), portionWord: singularPortion(match[5] ?? 'portion') };
-  const figure = match[1]?.trim().toLowerCase();
-  if (!figure) return undefined;
-  const [low] = figure.split(/-|–|to/);
-  const base = SMALL[figure] ?? readNumber((low ?? '').replace(/dozen/, '').trim());
-  if (base === undefined || base <= 0) return undefined;
-  const dozens = match[2] !== undefined || /\d\s*dozen/.test(figure);
-  const word = new RegExp(`\\b(${PORTION_WORDS})\\b`, 'i').exec(match[3] ?? '')?.[1];
-  const saysNothingElse = word !== undefined || (match[3] ?? '').trim() === '' || /^\(/.test(match[3] ?? '');
-  if (/^for\b/i.test(text) && !saysNothingElse) return undefined;
-  return { portions: base * (dozens ? 12 : 1), portionWord: word ? singularPortion(word) : 'portion' };
-}
-
 /** Refuses what is no text: empty, far too long, or full of control characters. */
 function whyNotText(text: string): string | undefined {
   if (text.trim() === '') return 'There is nothing here yet. Paste a recipe: a title, the ingredient lines, the method.';
@@ -95,7 +47,7 @@ const STAGE =
   /^(?:for\s+)?(?:the\s+|all\s+)?(?:dry|wet|liquid|solid|other|remaining|main|basic|fresh|cold)(?:\s+(?:ingredients?|mix(?:ture)?|goods|stuff|things|items|bowl|part))?$/i;
 /** What is made, baked or served apart. */
 const PART_WORDS =
-  /\b(?:icing|frosting|glaze|topping|filling|crust|base|sauce|syrup|crumble|streusel|ganache|drizzle|custard|dough|batter|cake|sponge|decoration|garnish|coating|buttercream|compote|swirl|crumb|to serve|to finish|to decorate|to garnish)s?$/i;
+  /\b(?:icing|frosting|glaze|topping|filling|crust|base|sauce|syrup|crumble|streusel|ganache|drizzle|custard|dough|batter|cake|sponge|decoration|garnish|coating|layer|(?:egg )?wash|mix[- ]?in|add[- ]?in|marinade|dressing|buttercream|compote|swirl|crumb|to serve|to finish|to decorate|to garnish)s?$/i;
 
 function headingWords(line: string): string {
   return line
@@ -159,14 +111,27 @@ function isPlainIngredient(line: string | undefined, larder: Larder): boolean {
   return read?.unitGiven === true && (matchFood(nameIn(line), larder.index)[0]?.score ?? 0) >= SURE;
 }
 
+/** "NB keeps three days", "Tip: warm it first". */
+const ASIDE = /^(?:n\.?b\.?|p\.?s\.?|tips?|notes?)(?:\s*[:–—-]|\.?\s)\s*\S/i;
+const ENUMERATED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+(?=\p{L})/iu;
+
+/** "1) oven 180", below the ingredients and no food itself. */
+function isNumberedStep(line: string, place: Place, larder: Larder): boolean {
+  const mark = ENUMERATED.exec(line);
+  if (!mark || !place.seenIngredient) return false;
+  const rest = line.slice(mark[0].length);
+  return readAmount(rest) === undefined && (matchFood(nameIn(rest), larder.index)[0]?.score ?? 0) < SURE;
+}
+
 function kindOf(line: string, place: Place, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
   const isHeading = looksLikeHeading(line, next);
   if (isHeading && place.section !== 'ingredients' && isPlainIngredient(next, larder)) place.section = 'ingredients';
   if (place.section === 'notes') return 'note';
   if (place.section === 'method') return 'method';
   if (line.length > LONG_LINE) return place.seenIngredient ? 'method' : 'note';
-  if (TIMES.test(line)) return 'note';
+  if (TIMES.test(line) || ASIDE.test(line)) return 'note';
   if (isHeading) return STAGE.test(headingWords(line)) ? 'stage' : 'heading';
+  if (isNumberedStep(line, place, larder)) return 'method';
   const figure = startsWithFigure(line);
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';
@@ -198,7 +163,7 @@ interface Gathering {
 }
 
 /** "Topping - 200 g raspberries, 1 tbsp sugar", "To serve: berries, syrup": a part and its list in one line. */
-const INLINE_PART = /^([\p{L} ]{3,24}?)\s*(?::|\s[-–—])\s+(\S.*)$/u;
+const INLINE_PART = /^([\p{L}][\p{L} -]{2,24}?)\s*(?::|\s[-–—])\s+(\S.*)$/u;
 
 /** The ingredients of a list between commas; a plain list of names where none has an amount. */
 function listIn(text: string, larder: Larder): readonly string[] {
@@ -273,6 +238,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     .filter((line) => /[\p{L}\p{N}]/u.test(line));
   if (lines.length > MOST_LINES) return { ok: false, error: `These are ${lines.length} lines; up to ${MOST_LINES} can be read. Paste one recipe at a time.` };
   const found = gather(lines, larder);
+  found.portions ??= [...found.method, ...found.notes].map(yieldAtTheEnd).find((one) => one !== undefined);
   let count = 0;
   const parts: Part[] = found.parts
     .filter((part) => part.lines.length > 0)

@@ -44,6 +44,15 @@ function bothOfAFruit(line: string): readonly string[] | undefined {
   return after?.[1] && after[2] && after[3] && readAmount(after[1]) ? [`${after[2]} of ${after[1]}`, `${after[3]} of ${after[1]}`] : undefined;
 }
 
+/** "1 tbsp ground flax mixed with 3 tbsp water": both go in, unless the second is poured off. */
+function inAnother(line: string, larder: Larder): readonly string[] | undefined {
+  const said = /^(.{3,90}?),?\s+(?:mixed|dissolved|whisked|stirred|combined|soaked|bloomed|steeped|softened|made up)\s+(?:with|in|into|up with)\s+(.{3,60})$/i.exec(line);
+  if (!said?.[1] || !said[2] || /drain|discard|squeez/i.test(line)) return undefined;
+  const [first, second] = [readAmount(said[1]), readAmount(said[2])];
+  if (!first?.rest || !second?.unitGiven || (matchFood(second.rest, larder.index)[0]?.score ?? 0) < SURE) return undefined;
+  return [said[1], said[2]];
+}
+
 function eachOf(line: string, larder: Larder): readonly string[] | undefined {
   const each = EACH.exec(line);
   if (!each?.[1] || !each[2] || readAmount(each[1])?.rest !== '') return undefined;
@@ -68,7 +77,7 @@ function joinedSeasonings(line: string, larder: Larder): readonly string[] | und
 /** The ingredients that share a line: an amount for each of several foods, or several amounts and foods between commas. */
 export function ingredientsIn(line: string, larder: Larder): readonly string[] {
   if (line.length > LONGEST) return [line];
-  const special = mixture(line) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder);
+  const special = mixture(line) ?? inAnother(line, larder) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder);
   if (special) return special;
   const isIngredient = (one: string): boolean => {
     if (/^(?:juice|zest|rind)\s+(?:of|from)\s/i.test(one)) return true;

@@ -87,6 +87,8 @@ function isWeightOrVolume(amount: Amount): boolean {
 /** "1 scoop vanilla whey ~30g": a weight behind the name, said to be about. */
 const BEHIND = /^(.{2,100}?)[\s,]+(?:[~≈=]|(?:about|approx\.?|approximately|around|roughly|ca\.?)\s)\s*(?=\d)/i;
 
+const WEIGHT_OF = /^(?:(?:in\s+)?total|(?:when\s+)?(?:peeled|drained|pitted|mashed|prepared|cooked|trimmed)(?:\s+weight)?|weight|all\s+told)?$/i;
+
 /** A second amount in brackets or behind a slash: a weight wins over a volume or a count, "each" and cans multiply. */
 function settleSecondAmount(found: Found): Found {
   const slash = /^\s*[/|]\s*(?=[\d½⅓⅔¼¾⅛])/.exec(found.rest);
@@ -96,7 +98,8 @@ function settleSecondAmount(found: Found): Found {
   }
   const behind = BEHIND.exec(found.rest.slice(0, 160));
   const told = behind && readAmount(found.rest.slice(behind[0].length));
-  if (behind?.[1] && told?.unitGiven && told.rest === '' && isWeightOrVolume(told.amount)) return chooseAmount({ ...found, rest: behind[1] }, told, false);
+  if (behind?.[1] && told?.unitGiven && WEIGHT_OF.test(told.rest) && isWeightOrVolume(told.amount))
+    return chooseAmount({ ...found, rest: behind[1].replace(/[\s,–—-]+$/, '') }, told, false);
   const bracket = /[([]([^()[\]]*)[)\]]/.exec(found.rest);
   const inside = bracket?.[1] === undefined ? undefined : readAmount(bracket[1]);
   if (!bracket || !inside || !inside.unitGiven || !isWeightOrVolume(inside.amount)) return found;

@@ -47,7 +47,7 @@ export const UNITS: readonly Unit[] = [
     id: 'tbsp',
     kind: 'volume',
     bySystem: { us: 14.78676478125, metric: 15, uk: 15 },
-    words: ['tbsp', 'tbsps', 'tablespoon', 'tablespoons', 'table spoon', 'tbs', 'tblsp', 'tbl', 'T'],
+    words: ['tbsp', 'tbsps', 'tablespoon', 'tablespoons', 'table spoon', 'tbs', 'tblsp', 'tbl', 'tb', 'T'],
     source: `${NIST}; metric and UK 15 mL`,
   },
   { id: 'dessertspoon', kind: 'volume', factor: 10, words: ['dessertspoon', 'dessertspoons', 'dsp', 'dstsp'], plural: 'dessertspoons', source: PRACTICE },
