@@ -1,6 +1,6 @@
 import { type Larder } from '../food';
 import { type Amount, formatAmount, type MeasureSystem, readAmount } from '../quantity';
-import { type Doubt, type DoubtCode, type Line } from './formula';
+import { type Doubt, DOUBT_CODES, type DoubtCode, type Line } from './formula';
 import { weighLine } from './readLine';
 
 export type Mend =
@@ -11,19 +11,7 @@ export type Mend =
 export type TypedAmount = { readonly amount: Amount; readonly text: string } | { readonly error: string };
 
 const FOOD_DOUBTS: readonly DoubtCode[] = ['food-guessed', 'food-unknown', 'alternative', 'usual-here'];
-const AMOUNT_DOUBTS: readonly DoubtCode[] = [
-  'range',
-  'heaped',
-  'word-amount',
-  'dash-before-amount',
-  'sum',
-  'comma',
-  'no-amount',
-  'unit-unknown',
-  'two-amounts',
-  'customary',
-  'amounts-differ',
-];
+const AMOUNT_DOUBTS = DOUBT_CODES.filter((code) => !FOOD_DOUBTS.includes(code));
 
 /** The most one line may weigh or measure, in its own unit: beyond it a slip of the keyboard is likelier than a cake. */
 export const MOST_AMOUNT = 1_000_000;
@@ -51,7 +39,7 @@ function without(line: Line, codes: readonly DoubtCode[]): readonly Doubt[] {
 /** The line after a person mended it: the doubts that the mend settles go, grams are found anew. */
 export function mendLine(line: Line, mend: Mend, larder: Larder, measures: MeasureSystem): Line {
   if (mend.kind === 'grams') {
-    const doubts = without(line, [...AMOUNT_DOUBTS, 'no-density', 'no-piece-mass', 'no-food', 'huge']);
+    const doubts = without(line, AMOUNT_DOUBTS);
     return weighLine({ ...line, massG: mend.massG, basis: 'entered', doubts }, larder, measures);
   }
   if (mend.kind === 'food') return weighLine({ ...line, foodId: mend.foodId, doubts: without(line, FOOD_DOUBTS) }, larder, measures);
