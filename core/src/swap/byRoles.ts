@@ -14,13 +14,18 @@ function heldPerGram(food: Food): number {
   return readSum(bringsPerGram(food), AT.heldG);
 }
 
-function isSweet(food: Food): boolean {
+const INTENSE = ['sucralose', 'rebaudioside-a', 'stevioside', 'mogroside', 'aspartame', 'acesulfame-k', 'saccharin', 'cyclamate'] as const;
+/** Below this share of sweet bulk a sweetener is all strength. House value. */
+const BULK = 0.05;
+
+/** A sweetener with next to no bulk: drops, a pure extract. */
+export function isIntense(food: Food): boolean {
   const brings = bringsPerGram(food);
-  return (
-    food.kind === 'sweetener' &&
-    (readSum(brings, AT.bulkSweetG) > 0.05 ||
-      (['sucralose', 'rebaudioside-a', 'stevioside', 'mogroside', 'aspartame', 'acesulfame-k', 'saccharin', 'cyclamate'] as const).some((one) => readSum(brings, AT[one]) > 0))
-  );
+  return food.kind === 'sweetener' && readSum(brings, AT.bulkSweetG) <= BULK && INTENSE.some((one) => readSum(brings, AT[one]) > 0);
+}
+
+function isSweet(food: Food): boolean {
+  return food.kind === 'sweetener' && (readSum(bringsPerGram(food), AT.bulkSweetG) > BULK || isIntense(food));
 }
 
 function isDry(food: Food): boolean {
@@ -54,6 +59,9 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
   return by('weight', 1);
 }
 
+/** The most of a flour that a protein powder takes over where no rule says more [common practice: a quarter]. */
+const MOST_PROTEIN = 0.25;
+
 /** A food that is to stand in, and its share of the swap; the shares need not sum to one. */
 export interface Blend {
   readonly food: Food;
@@ -71,14 +79,16 @@ export function ruleByRoles(from: Food, blend: readonly Blend[]): SwapRule | und
   const whole = blend.reduce((sum, { share }) => sum + share, 0);
   if (blend.length === 0 || !(whole > 0) || blend.some(({ food, share }) => !(share > 0) || kindIdOf(food) === kindIdOf(from))) return undefined;
   const parts = blend.map(({ food, share }) => ({ ratio: roleRatio(from, food), share: share / whole, food }));
+  const proteinShare = from.kind === 'flour' || from.kind === 'starch' ? blend.reduce((sum, { food, share }) => sum + (food.kind === 'protein' ? share / whole : 0), 0) : 0;
+  const isCapped = proteinShare > MOST_PROTEIN;
   const roles = [...new Set(parts.map(({ ratio }) => ratio.role))].join(', ');
   return {
     id: `by-roles:${parts.map(({ food, share }) => `${kindIdOf(food)}*${share.toFixed(2)}`).join('+')}`.slice(0, 80),
     from: [kindIdOf(from)],
     to: parts.map(({ ratio: { standIn }, share }) => ({ ...standIn, ratio: standIn.ratio * share })),
     basis: 'mass',
-    maxShare: 1,
-    maxShareReason: 'nobody has tried more for you',
+    maxShare: isCapped ? MOST_PROTEIN / proteinShare : 1,
+    maxShareReason: isCapped ? 'above a quarter of the flour protein powders bake dry, dense or rubbery' : 'nobody has tried more for you',
     side: [],
     reason: `No rule of the trade for this one: an estimate by ${roles}. Look at the balance, and try ${Math.round(MOST_ON_ESTIMATE * 100)} % first.`,
     mark: 'H',

@@ -36,7 +36,7 @@ const LEAST_G: Readonly<Record<LedgerRole, number>> = {
   lift: 0.3,
   acid: 0.1,
   browning: 0.5,
-  salt: 0.1,
+  salt: 0.3,
   solids: 1,
   msnf: 1,
   protein: 1,
@@ -87,6 +87,17 @@ function made({ standing, row, larder }: Problem, action: ProposalAction, delta:
 
 /** The most that a correction brings in of what the formula does not hold yet, in grams for 100 g of mix. House value. */
 const MOST_OF_A_STRANGER = 6;
+/** The most fat that goes in for something else than fat, such as a tender crumb, in grams for 100 g of mix. House value. */
+const MOST_FAT_BESIDE = 4;
+
+/** The most for colour alone, a spoon of milk powder. House value. */
+const MOST_FOR_COLOUR = 2;
+
+function mostBeside(food: Food, role: LedgerRole): number {
+  if (role === 'browning') return MOST_FOR_COLOUR;
+  return food.kind === 'fat' && role !== 'fat' ? MOST_FAT_BESIDE : Infinity;
+}
+
 const HOUSE = { mark: 'H', source: 'house model, an estimate' } as const;
 
 function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way | undefined {
@@ -120,7 +131,7 @@ function thinning(problem: Problem): readonly Way[] {
   const reason =
     'The rebuild drinks more than the original. This brings it back to near its thickness: pour it a little at a time, rest five minutes, then judge before more goes in.';
   return rankedLiquids(standing.part, larder)
-    .filter((food) => barredAllergens(food, standing.diet).length === 0 && comesToMind(food, problem.standing, problem.row.role))
+    .filter((food) => barredAllergens(food, standing.diet).length === 0 && comesToMind(food, problem.standing, problem.row.role, larder))
     .slice(0, 5)
     .flatMap((food) => adding(problem, food, mostG, { reason, ...HOUSE }) ?? []);
 }
@@ -182,9 +193,10 @@ function fromTable(problem: Problem): readonly Way[] {
     .flatMap(({ foods, mostPer100g, reason, mark, source }) =>
       foods.flatMap((id) => {
         const food = foodInHand(id, larder);
-        if (!food || againstDiet(food, standing.diet) !== undefined || !comesToMind(food, problem.standing, problem.row.role)) return [];
+        if (!food || againstDiet(food, standing.diet) !== undefined || !comesToMind(food, problem.standing, problem.row.role, larder)) return [];
         const isHeld = answersTo(food).some((name) => standing.held.has(name));
-        return adding(problem, food, ((isHeld ? mostPer100g : Math.min(mostPer100g, MOST_OF_A_STRANGER)) * massG) / 100, { reason, mark, source }) ?? [];
+        const most = Math.min(mostPer100g, isHeld ? Infinity : MOST_OF_A_STRANGER, mostBeside(food, row.role));
+        return adding(problem, food, (most * massG) / 100, { reason, mark, source }) ?? [];
       }),
     );
 }

@@ -26,3 +26,17 @@ export function rankedLiquids(part: Part, larder: Larder): readonly Food[] {
   const atHand = (hasMilk ? AT_HAND.withMilk : AT_HAND.without).flatMap((id) => foodInHand(id, larder) ?? []);
   return [...new Set([...wetting.filter(isLiquid), ...atHand, ...wetting])];
 }
+
+/** Liquid below this share of a part leaves it crumbs: a crumble, a shortbread, a base. House value. */
+const LEAST_LIQUID = 0.05;
+
+/** A part of neither egg nor liquid is meant to crumble, and nobody breaks an egg into it. */
+export function isCrumbly(part: Part, larder: Larder): boolean {
+  const held = part.lines.flatMap((line) => {
+    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    return food ? [{ food, massG: line.massG ?? 0 }] : [];
+  });
+  const whole = held.reduce((sum, { massG }) => sum + massG, 0);
+  const wet = held.reduce((sum, { food, massG }) => sum + (food.kind === 'egg' || isLiquid(food) ? massG : 0), 0);
+  return wet < whole * LEAST_LIQUID;
+}

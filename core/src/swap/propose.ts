@@ -4,6 +4,7 @@ import { gramsNumber } from '../quantity';
 import { addTimes, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
 import { type ProductClass } from '../product';
 import { type Heats, limitOf, refusalOf, standInMass, type SideChange, sweetnessMass, type SwapRule } from './rule';
+import { isCrumbly } from './liquids';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
 export type Opened = { readonly ok: true; readonly sheet: Worksheet; readonly swapId: string } | { readonly ok: false; readonly error: string };
@@ -60,6 +61,7 @@ function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: nu
   };
   if (massG <= 0) return undefined;
   if (change.kind === 'add') {
+    if (change.foodId === 'egg' && isCrumbly(part, larder)) return undefined;
     const present = part.lines.find((line) => line.id !== swapped.id && isOneOf(line, [change.foodId]));
     return { kind: 'add', foodId: present?.foodId ?? foodInHand(change.foodId, larder)?.id ?? change.foodId, massG, why: 'side change' };
   }

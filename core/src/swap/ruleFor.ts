@@ -1,12 +1,27 @@
 import { answersTo, type Food, type Larder } from '../food';
 import { type Line } from '../formula';
-import { ruleByRoles } from './byRoles';
+import { isIntense, ruleByRoles } from './byRoles';
 import { refusalOf, type SwapRule } from './rule';
 
 export type FoundRule = { readonly ok: true; readonly rule: SwapRule; readonly isEstimate: boolean } | { readonly ok: false; readonly error: string };
 
 /** Beside its main stand-in a rule may bring water or a souring: it is still a rule for that one food. */
 const BESIDE = new Set(['water', 'lemon-juice', 'cider-vinegar', 'whole-milk']);
+
+/** The ids that a food is like, one after the other: a vanilla isolate is like a vanilla whey, and that like a whey. */
+function likesOf(food: Food, larder: Larder): readonly string[] {
+  const ids: string[] = [];
+  for (let next = food.like; next !== undefined && !ids.includes(next); next = larder.foods.get(next)?.like) ids.push(next);
+  return ids;
+}
+
+/** Why one food never stands in for another by mere weight: it works by the pinch, and the other does not. */
+function whyNever(from: Food, to: Food): string | undefined {
+  const isPinch = to.kind === 'gum' || to.kind === 'leavening' || (to.kind === 'flavour' && to.measuresG['customary'] !== undefined);
+  if (isPinch && from.kind !== to.kind)
+    return `${to.name} works by the pinch and cannot take the place of ${from.name.toLowerCase()}: take that out by hand and add a little of this.`;
+  return isIntense(to) && from.kind !== 'sweetener' ? `${to.name} sweetens and does nothing else: it cannot take the place of ${from.name.toLowerCase()}.` : undefined;
+}
 
 function isForItAlone(rule: SwapRule): boolean {
   return rule.to.slice(1).every(({ foodId }) => BESIDE.has(foodId));
@@ -25,12 +40,15 @@ export function ruleFor(line: Line, to: Food, rules: readonly SwapRule[], larder
   const from = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   if (!from) return { ok: false, error: `"${line.name}" needs a food before it can be swapped.` };
   const names = answersTo(from);
-  const led = rules.filter((rule) => rule.from.some((name) => names.includes(name)) && answersTo(to).includes(rule.to[0]?.foodId ?? ''));
+  const called = [...answersTo(to), ...likesOf(to, larder)];
+  const led = rules.filter((rule) => rule.from.some((name) => names.includes(name)) && called.includes(rule.to[0]?.foodId ?? ''));
   const fitting = [...led.filter((rule) => isForItAlone(rule)), ...led.filter((rule) => !isForItAlone(rule))];
   const here = fitting.find((rule) => refusalOf(rule, classId) === undefined && (!rule.classes || classId === undefined || rule.classes.includes(classId)));
   if (here) return { ok: true, rule: meaning(here, to), isEstimate: false };
   const refusal = fitting.map((rule) => refusalOf(rule, classId)).find((reason) => reason !== undefined);
   if (refusal) return { ok: false, error: `${to.name} does not do for ${from.name.toLowerCase()} in this: ${refusal}` };
+  const never = whyNever(from, to);
+  if (never) return { ok: false, error: never };
   const estimate = ruleByRoles(from, [{ food: to, share: 1 }]);
   return estimate ? { ok: true, rule: estimate, isEstimate: true } : { ok: false, error: `${from.name} cannot stand in for itself.` };
 }

@@ -26,13 +26,26 @@ function undoes(action: ProposalAction, { part }: Standing): boolean {
   return origin?.kind === 'swapped' || (origin?.kind === 'added' && origin.why === 'side change');
 }
 
-function step(sheet: Worksheet, standing: Standing, larder: Larder, craft: Craft): { readonly sheet: Worksheet; readonly proposal: Proposal } | undefined {
+/** Nobody takes from one line, or adds of one food, bit by bit. */
+function isOfTheSame(one: ProposalAction, other: ProposalAction): boolean {
+  if (one.kind === 'less' && other.kind === 'less') return one.lineId === other.lineId;
+  return one.kind === 'add' && other.kind === 'add' && one.foodId === other.foodId;
+}
+
+function step(
+  sheet: Worksheet,
+  standing: Standing,
+  larder: Larder,
+  craft: Craft,
+  taken: readonly Proposal[],
+): { readonly sheet: Worksheet; readonly proposal: Proposal } | undefined {
   const { part } = standing;
   if (!part) return undefined;
   const massG = Math.max(standing.sums[0] ?? 0, 1);
   const [best] = askingRows(standing)
     .flatMap((row) => correctionsFor(standing, row, larder, craft).slice(0, 2))
     .filter(({ role, action }) => role === 'thickness' || !undoes(action, standing))
+    .filter(({ action }) => !taken.some((one) => isOfTheSame(one.action, action)))
     .filter(({ role, action }) => action.kind === 'step' || action.kind === 'replace' || action.massG <= (role === 'thickness' ? ABSURD_LIQUID : ABSURD) * massG)
     .sort((a, b) => a.cost - b.cost);
   if (!best) return undefined;
@@ -91,7 +104,7 @@ export function settleAll(sheet: Worksheet, larder: Larder, craft: Craft): Settl
   let current = start;
   let taken: readonly Proposal[] = [];
   for (let i = 0; i < MOST_STEPS; i++) {
-    const next = step(current, standingOf(current, larder, craft), larder, craft);
+    const next = step(current, standingOf(current, larder, craft), larder, craft, taken);
     if (!next) break;
     current = next.sheet;
     taken = [...taken, next.proposal];

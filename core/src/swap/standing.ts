@@ -24,6 +24,9 @@ export interface Standing {
   /** Names of the foods that the rebuild holds, and the allergens they bring. */
   readonly held: ReadonlySet<string>;
   readonly allergens: ReadonlySet<Allergen>;
+  /** Allergens that a swap took out with a food, no other of whose kind brings them: perhaps that was why. */
+  readonly avoided: ReadonlySet<Allergen>;
+  readonly holdsFlour: boolean;
 }
 
 export const BALANCE_RULE = 'balance:';
@@ -48,8 +51,11 @@ export const IS_SUGAR = 50;
 
 const plainNames = (food: Food): readonly string[] => answersTo(food).filter((name) => !name.startsWith('@'));
 
+/** Flour and starch below this share of what is there make no dough or batter. House value. */
+const LEAST_FLOUR = 0.05;
+
 /** What is in the rebuild, and what was swapped out of it. */
-function company(sheet: Worksheet, larder: Larder): Pick<Standing, 'gone' | 'sugarGone' | 'held' | 'allergens'> {
+function company(sheet: Worksheet, larder: Larder): Pick<Standing, 'gone' | 'sugarGone' | 'held' | 'allergens' | 'avoided' | 'holdsFlour'> {
   const lines = allLines(sheet.rebuild);
   const foods = foodsOf(lines, larder);
   const swapped = new Set(lines.flatMap(({ origin }) => (origin?.kind === 'swapped' ? [origin.lineId] : [])));
@@ -58,7 +64,20 @@ function company(sheet: Worksheet, larder: Larder): Pick<Standing, 'gone' | 'sug
     larder,
   );
   const sugarGone = gone.some(({ kind, per100g }) => kind === 'sweetener' && (per100g.sugarsG ?? 0) > IS_SUGAR);
-  return { sugarGone, gone: new Set(gone.flatMap(plainNames)), held: new Set(foods.flatMap(plainNames)), allergens: new Set(foods.flatMap(({ allergens }) => allergens)) };
+  const isStillHere = ({ kind }: Food, one: Allergen): boolean => foods.some((food) => food.kind === kind && food.allergens.includes(one));
+  const massOf = (isOne: (food: Food) => boolean): number =>
+    lines.reduce((sum, { foodId, massG }) => {
+      const food = foodId === undefined ? undefined : larder.foods.get(foodId);
+      return sum + (food && isOne(food) ? (massG ?? 0) : 0);
+    }, 0);
+  return {
+    sugarGone,
+    gone: new Set(gone.flatMap(plainNames)),
+    held: new Set(foods.flatMap(plainNames)),
+    allergens: new Set(foods.flatMap(({ allergens }) => allergens)),
+    avoided: new Set(gone.flatMap((food) => food.allergens.filter((one) => !isStillHere(food, one)))),
+    holdsFlour: massOf(({ kind }) => kind === 'flour' || kind === 'starch') > LEAST_FLOUR * massOf(() => true),
+  };
 }
 
 /** The standing of a worksheet as it lies there; settle what is open first to see where it would end. */

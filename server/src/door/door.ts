@@ -133,7 +133,7 @@ export function rebuildFormula(original: Formula, swap: string, shipped: Shipped
     const found = ruleFor(line, to, shipped.rules, larder, product?.id);
     if (!found.ok) throw new DoorError(`--swap: ${found.error}`);
     const limit = limitOf(found.rule, line.massG ?? 0, product?.id);
-    if (limit.share < 1 && !found.isEstimate) stopped.push({ line: line.name, share: Number(limit.share.toFixed(3)), why: limit.reason ?? '' });
+    if (limit.share < 1) stopped.push({ line: line.name, share: Number(limit.share.toFixed(3)), why: limit.reason ?? '' });
     const opened = openSwap(current, line.id, found.rule, limit.share, larder, product);
     if (!opened.ok) throw new DoorError(`--swap: ${opened.error}`);
     return opened.sheet;
