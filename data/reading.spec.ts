@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { allLines, ingredientsIn, type Line, lineState, readLine, readRecipeText, stockLarder } from '@fellmist/core';
+import { allLines, ingredientsIn, type Line, lineState, readLine, readRecipeText, stockLarder, totalsOf } from '@fellmist/core';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { loadShippedLarder } from './load';
@@ -171,6 +171,24 @@ describe('nothing of a pasted text is lost', () => {
     expect(flags('Choux buns\nMakes 9\n100 g butter\n120 g plain flour\nMethod\nStir until it leaves the sides of the pan.')).toEqual([[], ['gelled']]);
   });
 });
+
+/** Batches added up line by line on paper, grams and energy by USDA SR Legacy and usual labels as remembered, without our tables. */
+interface HandTotal {
+  readonly recipe: string;
+  readonly measures: 'us' | 'uk';
+  readonly energyKcal: number;
+}
+const HAND = JSON.parse(readFileSync(join(__dirname, 'hand-totals.json'), 'utf8')) as readonly HandTotal[];
+
+test.each(HAND.map((one) => [one.recipe.split('\n')[0] ?? '', one] as const))(
+  '%s: the batch comes within a tenth of a hand calculation',
+  (_name, { recipe, measures, energyKcal }) => {
+    const done = readRecipeText(recipe, larder, measures);
+    if (!done.ok) throw new Error(done.error);
+    const { amount } = totalsOf(done.formula, larder).figures.energyKcal;
+    expect([amount, Math.abs(amount - energyKcal) <= 0.1 * energyKcal]).toEqual([amount, true]);
+  },
+);
 
 describe('time to read', () => {
   // How fast stands in benchmarks/reading.ts, as ratios of growing sizes; here that each comes to an answer at all.
