@@ -61,7 +61,7 @@ function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: nu
   };
   if (massG <= 0) return undefined;
   if (change.kind === 'add') {
-    if (change.foodId === 'egg' && isCrumbly(part, larder)) return undefined;
+    if (larder.foods.get(change.foodId)?.kind === 'egg' && isCrumbly(part, larder)) return undefined;
     const present = part.lines.find((line) => line.id !== swapped.id && isOneOf(line, [change.foodId]));
     return { kind: 'add', foodId: present?.foodId ?? foodInHand(change.foodId, larder)?.id ?? change.foodId, massG, why: 'side change' };
   }

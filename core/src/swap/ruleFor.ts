@@ -1,6 +1,6 @@
 import { answersTo, type Food, type Larder } from '../food';
 import { type Line } from '../formula';
-import { isIntense, ruleByRoles } from './byRoles';
+import { type Blend, isIntense, ruleByRoles } from './byRoles';
 import { refusalOf, type SwapRule } from './rule';
 
 export type FoundRule = { readonly ok: true; readonly rule: SwapRule; readonly isEstimate: boolean } | { readonly ok: false; readonly error: string };
@@ -14,6 +14,9 @@ function likesOf(food: Food, larder: Larder): readonly string[] {
   for (let next = food.like; next !== undefined && !ids.includes(next); next = larder.foods.get(next)?.like) ids.push(next);
   return ids;
 }
+
+/** What works by the pinch is at most this share of a blend. House value. */
+const MOST_OF_A_PINCH = 0.05;
 
 /** Why one food never stands in for another by mere weight: it works by the pinch, and the other does not. */
 function whyNever(from: Food, to: Food): string | undefined {
@@ -51,4 +54,22 @@ export function ruleFor(line: Line, to: Food, rules: readonly SwapRule[], larder
   if (never) return { ok: false, error: never };
   const estimate = ruleByRoles(from, [{ food: to, share: 1 }]);
   return estimate ? { ok: true, rule: estimate, isEstimate: true } : { ok: false, error: `${from.name} cannot stand in for itself.` };
+}
+
+/**
+ * The rule for a blend of one's own. One food alone goes the way of `ruleFor`; of several, none may be what never stands in
+ * for the line's food in so large a share.
+ */
+export function ruleForBlend(line: Line, blend: readonly Blend[], rules: readonly SwapRule[], larder: Larder, classId: string | undefined): FoundRule {
+  const [only] = blend;
+  if (only && blend.length === 1 && only.share > 0) return ruleFor(line, only.food, rules, larder, classId);
+  const from = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+  if (!from) return { ok: false, error: `"${line.name}" needs a food before it can be swapped.` };
+  const whole = blend.reduce((sum, { share }) => sum + share, 0);
+  const never = blend.flatMap(({ food, share }) => (share > MOST_OF_A_PINCH * whole ? (whyNever(from, food) ?? []) : []))[0];
+  if (never) return { ok: false, error: never };
+  const rule = ruleByRoles(from, blend);
+  return rule
+    ? { ok: true, rule, isEstimate: true }
+    : { ok: false, error: `${from.name} cannot stand in for itself, and every share must be above zero: swap a smaller share instead.` };
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
-import { type Blend, limitOf, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
+import { type Blend, type FoundRule, limitOf, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
 import { Preferences } from '../shell/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber } from '../ui/figures';
@@ -56,22 +56,24 @@ export class SwapPanel {
   protected readonly packs = computed(() => this.desk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
   protected readonly schools = computed(() => this.desk.sheet()?.rebuild.goals?.schools.join(' and ') ?? '');
 
-  private readonly estimate = computed((): SwapRule | undefined => {
+  private readonly found = computed((): FoundRule | undefined => {
     const larder = this.desk.larder();
     const foods = this.blend().flatMap(({ foodId, share }): Blend[] => {
       const food = larder?.foods.get(foodId);
       return food ? [{ food, share }] : [];
     });
-    return foods.length > 0 ? this.desk.estimate(this.line(), foods) : undefined;
+    return foods.length > 0 ? this.desk.ruleFor(this.line(), foods) : undefined;
   });
 
   private readonly ranked = computed(() => this.desk.candidates(this.line(), this.percent() / 100));
   protected readonly offers = computed((): readonly Offer[] => this.ranked().map((one) => this.offer(one)));
   protected readonly shown = computed(() => (this.isAll() ? this.offers() : this.offers().slice(0, 6)));
   protected readonly own = computed((): Offer | undefined => {
-    const rule = this.estimate();
-    const [found] = rule ? this.desk.candidates(this.line(), this.percent() / 100, [rule]).filter((one) => one.rule.id === rule.id) : [];
-    return found && this.offer(found);
+    const found = this.found();
+    if (!found?.ok) return undefined;
+    const { id, to } = found.rule;
+    const mine = this.desk.candidates(this.line(), this.percent() / 100, [found.rule]).find(({ rule }) => rule.id === id && rule.to[0]?.foodId === to[0]?.foodId);
+    return mine && this.offer(mine);
   });
   protected readonly ownFault = computed((): string | undefined => {
     if (this.blend().length === 0 || this.own()) return undefined;
@@ -79,7 +81,8 @@ export class SwapPanel {
     const excluded = this.desk.sheet()?.rebuild.goals?.excluded ?? [];
     const barred = this.blend().find(({ foodId }) => larder?.foods.get(foodId)?.allergens.some((one) => excluded.includes(one)));
     if (barred) return `${this.desk.foodName(barred.foodId) ?? 'That'} contains what this formula keeps out.`;
-    if (!this.estimate()) return `${this.name()} cannot stand in for itself, and every share must be above zero: swap a smaller share instead.`;
+    const found = this.found();
+    if (found && !found.ok) return found.error;
     return 'That blend cannot take its place: a density or piece weight is unknown, or no amount of it is sweet enough.';
   });
 

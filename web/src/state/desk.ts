@@ -13,6 +13,7 @@ import {
   betterClass,
   guessClass,
   type Blend,
+  type FoundRule,
   candidatesFor,
   describeRebuildLine,
   describeRebuildPart,
@@ -42,7 +43,7 @@ import {
   removeRebuildLine,
   removeRebuildPart,
   restoreLine,
-  ruleByRoles,
+  ruleForBlend,
   settleAll,
   settleOpen,
   standingOf,
@@ -163,10 +164,10 @@ export class Desk {
     return rankCandidates(sheet, line, fitting, share, larder, tables, diet, this.preferences.counting());
   }
 
-  /** A rule from what the foods do, for a pair or blend that the table has no rule for. */
-  estimate(line: Line, blend: readonly Blend[]): SwapRule | undefined {
-    const from = line.foodId === undefined ? undefined : this.larder()?.foods.get(line.foodId);
-    return from && ruleByRoles(from, blend);
+  /** The rule for a pair or a blend of one's own, the trade's where it has one; or why there is none. */
+  ruleFor(line: Line, blend: readonly Blend[]): FoundRule | undefined {
+    const ready = this.ready();
+    return ready && ruleForBlend(line, blend, ready.tables.rules, ready.larder, this.standing()?.product?.id);
   }
 
   private act(next: (ready: Ready) => Worksheet, key?: string): void {
