@@ -1,5 +1,5 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { type Larder, type MeasureSystem, type ReadDocument } from '@fellmist/core';
+import { type Larder, type MeasureSystem, readDocument, type ReadDocument } from '@fellmist/core';
 import { type ReadingAnswer, type ReadingFoods, type ReadingQuestion } from '../workers/reading';
 
 /** Texts longer than this take more than a frame to read; a recipe of forty lines has about 1,500 characters. */
@@ -23,6 +23,11 @@ export class FarReader {
       this.worker = new Worker(new URL('../workers/reading.worker', import.meta.url), { type: 'module' });
       this.worker.addEventListener('message', ({ data }: MessageEvent<ReadingAnswer>) => {
         if (data.id === this.asked && this.question) this.answer.set({ ...this.question, read: data.read });
+      });
+      // Without the worker the page reads for itself: slower, but nothing is left unread.
+      this.worker.addEventListener('error', () => {
+        const { question } = this;
+        if (question) this.answer.set({ ...question, read: readDocument(question.text, question.larder, question.measures) });
       });
     }
     if (this.knows !== larder) {
