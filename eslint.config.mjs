@@ -20,7 +20,7 @@ function coreLayer(word, i) {
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: `^\\.\\.(?:/index)?$|^\\.\\./[^/]+/|^\\.\\./(?:${higher})$|^@fellmist/`, message }, ...OUTSIDE.map((group) => ({ group: [group], message }))] },
+        { patterns: [{ regex: `^\\.\\.(?:/index)?$|^\\.\\./[^/]+/|^\\.\\./(?:${higher})$|^@fellmist/(?!language/)`, message }, ...OUTSIDE.map((group) => ({ group: [group], message }))] },
       ],
     },
   };

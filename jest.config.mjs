@@ -9,6 +9,7 @@ const moduleNameMapper = {
   '^@fellmist/contract/tables$': '<rootDir>/contract/src/tables/index.ts',
   '^@fellmist/(core|contract)$': '<rootDir>/$1/src/index.ts',
   '^@fellmist/data$': '<rootDir>/data/load.ts',
+  '^@fellmist/language/(.*)$': '<rootDir>/data/language/$1',
   '^convert$': '<rootDir>/node_modules/convert/dist/index.cjs',
 };
 const project = (name) => ({

@@ -8,6 +8,7 @@ const SOURCES = [
   'core/src',
   'contract/src',
   'data/load.ts',
+  'data/language',
   'server/src',
   'web/src',
   'angular.json',
@@ -59,7 +60,7 @@ export async function ensureBuilt() {
 export async function ensureDoor() {
   ensurePackages();
   const door = join(root, 'dist', 'server', 'door.mjs');
-  const sources = ['core/src', 'contract/src', 'data/load.ts', 'server/src'];
+  const sources = ['core/src', 'contract/src', 'data/load.ts', 'data/language', 'server/src'];
   if (existsSync(door) && statSync(door).mtimeMs > Math.max(...sources.map((path) => newest(join(root, path))))) return;
   await bundleServer();
 }

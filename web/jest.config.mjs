@@ -13,6 +13,7 @@ export default {
     ...preset.moduleNameMapper,
     '^@fellmist/contract/tables$': '<rootDir>/contract/src/tables/index.ts',
     '^@fellmist/data$': '<rootDir>/data/load.ts',
+    '^@fellmist/language/(.*)$': '<rootDir>/data/language/$1',
     '^@fellmist/(core|contract)$': '<rootDir>/$1/src/index.ts',
   },
 };

@@ -1,4 +1,4 @@
-import { answersTo, type Food, type Larder } from '../food';
+import { type Food, isIn, type Larder } from '../food';
 import { type Part, sumsOfPart } from '../formula';
 import { type ColdFigure } from '../product';
 import { AT, freezingPointOf, measureRole, readSum, type Sums, sweetnessPer100g } from '../role';
@@ -38,16 +38,6 @@ function kindsOf({ per100g, sugarsBy, polyolsBy }: Food): readonly (readonly [na
   ];
 }
 
-/** Stabilisers are gums without body: what swells is counted by what it binds elsewhere. */
-function isStabiliser(food: Food): boolean {
-  return food.kind === 'gum' && (food.roles.binding?.amount ?? 0) >= 0.25;
-}
-
-/** Whey powder and whey proteins: their solids count among the milk solids too, and are shown apart. */
-function isWhey(food: Food): boolean {
-  return answersTo(food).includes('@whey') || (food.kind === 'dairy' && /\bwhey\b/i.test(food.name));
-}
-
 /** The mix of one part, as an ice maker looks at it; undefined for a part that weighs nothing. */
 export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined {
   const sums: Sums = sumsOfPart(part, larder);
@@ -64,8 +54,10 @@ export function analyseMix(part: Part, larder: Larder): MixAnalysis | undefined 
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     if (!food || line.massG === undefined || food.per100g.waterG === undefined || food.per100g.sugarsG === undefined) unknown.push(food?.name ?? line.name);
     if (!food || line.massG === undefined) continue;
-    if (isStabiliser(food)) stabiliserG += line.massG;
-    if (isWhey(food)) wheyG += (line.massG * (100 - (food.per100g.waterG ?? 0) - (food.per100g.fatG ?? 0))) / 100;
+    // Gums without body: what swells is counted by what it binds elsewhere.
+    if (isIn('stabiliser', food)) stabiliserG += line.massG;
+    // Their solids count among the milk solids too, and are shown apart.
+    if (isIn('whey-solids', food)) wheyG += (line.massG * (100 - (food.per100g.waterG ?? 0) - (food.per100g.fatG ?? 0))) / 100;
     for (const [name, grams] of kindsOf(food)) kinds.set(name, (kinds.get(name) ?? 0) + (grams * line.massG) / 100);
   }
   const sugarsByKind = [...kinds].flatMap(([name, grams]) => (grams > 0.05 ? [{ name, grams }] : [])).sort((a, b) => b.grams - a.grams);

@@ -1,4 +1,4 @@
-import { answersTo, type Food, type Larder } from '../food';
+import { type Food, isIn, type Larder } from '../food';
 import { type ColdSetup, type Part } from '../formula';
 import { AT, addTimes, bringsPerGram, consistencyWord, noSums, readSum, scaleOfSums, type Sums, sweetnessPer100g } from '../role';
 
@@ -96,16 +96,15 @@ interface Foam {
 function foamOf(parts: readonly { readonly food: Food; readonly massG: number }[]): Foam {
   let [casein, whey, white, xanthan, guar, otherGum] = [0, 0, 0, 0, 0, 0];
   for (const { food, massG } of parts) {
-    const names = answersTo(food);
     const protein = ((food.per100g.proteinG ?? 0) * massG) / 100;
-    if (names.includes('@casein')) casein += protein;
-    else if (names.includes('@whey-and-casein')) [casein, whey] = [casein + protein / 2, whey + protein / 2];
-    else if (names.includes('@whey')) whey += protein;
+    if (isIn('casein', food)) casein += protein;
+    else if (isIn('whey-and-casein', food)) [casein, whey] = [casein + protein / 2, whey + protein / 2];
+    else if (isIn('whey', food)) whey += protein;
     else if ((food.kind === 'egg' || food.kind === 'protein' || food.kind === 'liquid') && (food.roles.foam?.amount ?? 0) >= WHIPS)
       white += massG * (food.roles.foam?.amount ?? 0) * 0.1;
     else if (food.kind === 'dairy') casein += protein * 0.5;
-    if (names.includes('xanthan')) xanthan += massG;
-    else if (names.includes('guar')) guar += massG;
+    if (isIn('xanthan', food)) xanthan += massG;
+    else if (isIn('guar', food)) guar += massG;
     else if (food.kind === 'gum') otherGum += massG * (food.roles.binding?.amount ?? 0);
   }
   // One to one best in whipped bowls, xanthan alone lighter, guar alone poor [common practice].

@@ -1,4 +1,4 @@
-import { kindIdOf, type Larder } from '../food';
+import { isIn, kindIdOf, type Larder } from '../food';
 import { countedParts, type Formula, type Line } from '../formula';
 
 /** What one line costs; without `amount` where no price is known. */
@@ -23,7 +23,7 @@ function lineCost(line: Line, larder: Larder, pricePerGram: ReadonlyMap<string, 
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   if (!food || line.massG === undefined) return { lineId: line.id };
   const kind = kindIdOf(food);
-  if (kind === 'water') return { lineId: line.id, amount: 0, perGram: 0 };
+  if (isIn('plain-water', food)) return { lineId: line.id, amount: 0, perGram: 0 };
   const pricedById = [food.id, ...(larder.packsOf.get(kind) ?? []).map(({ id }) => id)].find((id) => pricePerGram.has(id));
   const perGram = pricedById === undefined ? undefined : pricePerGram.get(pricedById);
   return pricedById === undefined || perGram === undefined ? { lineId: line.id } : { lineId: line.id, amount: perGram * line.massG, perGram, pricedById };

@@ -1,3 +1,4 @@
+import table from '@fellmist/language/mixtures.json';
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
 import { readAmount } from '../quantity';
 
@@ -8,30 +9,15 @@ const JOINT = /(?:\s*[,;]|\s+(?:\+|plus))?\s*$/i;
 /** Longer lines are prose: nothing is looked for in them. */
 const LONGEST = 200;
 
-/** Mixtures that stand for one thing, and what they are made of for each of it, in g [common practice]. */
-const MIXTURES: readonly (readonly [name: RegExp, parts: readonly (readonly [food: string, gramsEach: number])[]])[] = [
-  [
-    /^(?:flax|flaxseed|linseed)[\s-]+eggs?\b/i,
-    [
-      ['ground flax', 7],
-      ['water', 45],
-    ],
-  ],
-  [
-    /^chia[\s-]+eggs?\b/i,
-    [
-      ['chia seeds', 12],
-      ['water', 45],
-    ],
-  ],
-];
+/** Mixtures that stand for one thing ("flax egg"), and what they are made of for each of it, in g. */
+const MIXTURES = table.mixtures.map(({ names, of }) => ({ said: new RegExp(`^(?:${names.replaceAll(', ', '|').replaceAll(' ', '[\\s-]+')})s?\\b`, 'i'), of }));
 
 function mixture(line: string): readonly string[] | undefined {
   const read = readAmount(line);
   const name = read?.rest ?? line.replace(/^an?\s+/i, '');
-  const known = MIXTURES.find(([words]) => words.test(name));
+  const known = MIXTURES.find(({ said }) => said.test(name));
   const count = read?.amount.value ?? 1;
-  return known?.[1].map(([food, grams]) => `${String(Math.round(count * grams * 10) / 10)} g ${food} (${line.trim()})`);
+  return known?.of.map(({ food, gEach }) => `${String(Math.round(count * gEach * 10) / 10)} g ${food} (${line.trim()})`);
 }
 
 /** "Zest and juice of 1 lemon" is two things of one fruit. */
@@ -39,7 +25,7 @@ function bothOfAFruit(line: string): readonly string[] | undefined {
   const said = /^((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:and|&|\+)\s+((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:of|from)\s+(.+)$/i.exec(line);
   if (said?.[2] && said[4] && said[5]) return [`${said[2]} of ${said[5]}`, `${said[4]} of ${said[5]}`];
   const after = /^(.+?),\s*(?:finely\s+)?(?:grated\s+)?(juice|zest)(?:e?d)?\s+and\s+(juice|zest)(?:e?d)?(?:\s+only)?$/i.exec(line);
-  const made = /^(.+?\b(?:lemons?|limes?|oranges?|grapefruits?|clementines?)),?\s+(juic|zest)ed(?:\s+only)?$/i.exec(line);
+  const made = /^(.+?),?\s+(juic|zest)ed(?:\s+only)?$/i.exec(line);
   if (made?.[1] && made[2] && readAmount(made[1])) return [`${made[2] === 'zest' ? 'zest' : 'juice'} of ${made[1]}`];
   return after?.[1] && after[2] && after[3] && readAmount(after[1]) ? [`${after[2]} of ${after[1]}`, `${after[3]} of ${after[1]}`] : undefined;
 }

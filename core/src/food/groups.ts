@@ -1,45 +1,32 @@
+import table from '@fellmist/language/groups.json';
+import { NUTRIENTS, type Nutrient, type Polyol, POLYOLS } from './composition';
 import { type Food, kindIdOf } from './food';
 import { partsOfName } from './naming';
-import { INTENSE } from './roles';
+import { ROLE_NAMES, type RoleName } from './roles';
 
-/** Groups that rules, limits and cautions speak of: each says what a food is, so that the next food does not fall through. */
-export const GROUPS = [
-  'flour',
-  'raw-egg',
-  'egg',
-  'whey',
-  'casein',
-  'whey-and-casein',
-  'plant-protein',
-  'collagen',
-  'hydrolysed-whey',
-  'erythritol',
-  'allulose',
-  'xylitol',
-  'maltitol',
-  'aspartame',
-  'sucralose',
-  'stevia',
-  'other-intense',
-  'honey',
-  'dry-pulse',
-  'bitter-kernel',
-  'nutmeg',
-  'ammonia',
-  'whole-nut',
-  'small-hard',
-  'gum',
-  'drinking-fibre',
-  'alcohol',
-  'soft-cheese-or-cream',
-  'starch',
-  'oat',
-  'granular-polyol',
-] as const;
-export type Group = (typeof GROUPS)[number];
+/** A group that rules, limits and cautions speak of. */
+export type Group = string;
 
-function nameWords(food: Food): readonly string[] {
-  return [food.head ?? '', food.name, ...food.synonyms].flatMap((name) => partsOfName(name).all);
+type OneOrMore = string | readonly string[];
+
+/**
+ * What is asked of a food; all that is said must hold. Lists are met by one of theirs, `words` by all of them, somewhere
+ * among the food's names. A figure (per 100 g; "polyol maltitol"; a role's amount; "thirst", g a g) that nobody knows is
+ * neither above nor below anything.
+ */
+export interface Question {
+  readonly kind?: OneOrMore;
+  readonly allergen?: OneOrMore;
+  readonly attribute?: OneOrMore;
+  readonly role?: OneOrMore;
+  readonly wetting?: string;
+  readonly fat?: string;
+  readonly words?: string;
+  readonly above?: Readonly<Record<string, number>>;
+  readonly atLeast?: Readonly<Record<string, number>>;
+  readonly below?: Readonly<Record<string, number>>;
+  readonly any?: readonly Question[];
+  readonly not?: Question;
 }
 
 interface Known {
@@ -47,53 +34,62 @@ interface Known {
   readonly words: ReadonlySet<string>;
 }
 
-const IS: Readonly<Record<Group, (known: Known) => boolean>> = {
-  flour: ({ food }) => food.kind === 'flour' && !food.attributes?.includes('process:heated'),
-  'raw-egg': ({ food }) => isEgg(food) && (food.per100g.waterG ?? 100) > 40 && !food.attributes?.includes('form:liquid'),
-  egg: ({ food }) => isEgg(food),
-  whey: ({ food, words }) => food.kind === 'protein' && words.has('whey') && !words.has('casein'),
-  casein: ({ food, words }) =>
-    food.kind === 'protein' && !words.has('whey') && (words.has('casein') || words.has('caseinate') || (food.allergens.includes('milk') && words.has('milk'))),
-  'whey-and-casein': ({ food, words }) => food.kind === 'protein' && words.has('whey') && words.has('casein'),
-  'plant-protein': ({ food, words }) =>
-    food.kind === 'protein' && !food.allergens.some((one) => one === 'milk' || one === 'egg') && !words.has('collagen') && !food.allergens.includes('gluten'),
-  collagen: ({ food, words }) => food.kind === 'protein' && words.has('collagen'),
-  'hydrolysed-whey': ({ food, words }) => food.kind === 'protein' && words.has('whey') && (words.has('hydrolysed') || words.has('hydrolysate')),
-  erythritol: ({ food }) => (food.per100g.erythritolG ?? 0) > 5,
-  allulose: ({ food }) => (food.per100g.alluloseG ?? 0) > 5,
-  xylitol: ({ food }) => (food.polyolsBy?.xylitol ?? 0) > 0,
-  maltitol: ({ food }) => (food.polyolsBy?.maltitol ?? 0) > 5,
-  aspartame: ({ food }) => food.roles.aspartame !== undefined,
-  sucralose: ({ food }) => food.roles.sucralose !== undefined,
-  stevia: ({ food }) => food.roles['rebaudioside-a'] !== undefined || food.roles.stevioside !== undefined,
-  'other-intense': ({ food }) => INTENSE.some((one) => (one === 'acesulfame-k' || one === 'saccharin' || one === 'cyclamate') && food.roles[one] !== undefined),
-  honey: ({ words, food }) => food.kind === 'sweetener' && words.has('honey'),
-  'dry-pulse': ({ food }) => food.kind === 'pulse' && (food.attributes?.includes('state:dried') ?? false),
-  'bitter-kernel': ({ food, words }) => words.has('bitter') && (words.has('almond') || words.has('apricot')) && food.kind === 'nut',
-  nutmeg: ({ words, food }) => food.kind === 'flavour' && (words.has('nutmeg') || words.has('mace')),
-  ammonia: ({ food, words }) => food.kind === 'leavening' && (words.has('ammonium') || words.has('ammonia')),
-  'whole-nut': ({ food }) => food.kind === 'nut' && food.allergens.some((one) => one === 'tree nuts' || one === 'peanut') && !isSpread(food),
-  'small-hard': ({ food, words }) =>
-    words.has('popcorn') ||
-    words.has('grape') ||
-    words.has('candy') ||
-    (food.kind === 'fruit' && words.has('cherry') && (food.per100g.waterG ?? 0) > 60) ||
-    words.has('marshmallow'),
-  gum: ({ food }) => food.kind === 'gum' && (food.roles.binding?.amount ?? 0) > 0.3,
-  'drinking-fibre': ({ food }) => food.kind === 'gum' && (food.thirst?.gPerG ?? 0) >= 5,
-  alcohol: ({ food }) => (food.per100g.alcoholG ?? 0) > 1 && food.kind === 'liquid',
-  'soft-cheese-or-cream': ({ food }) => food.kind === 'dairy' && food.allergens.includes('milk') && (food.per100g.waterG ?? 0) > 35,
-  starch: ({ food }) => food.kind === 'starch' && food.thirst?.basis === 'mass' && food.thirst.gPerG < 1.5,
-  oat: ({ food, words }) => words.has('oat') && food.allergens.includes('gluten') && food.kind !== 'biscuit',
-  'granular-polyol': ({ food }) => food.kind === 'sweetener' && (food.per100g.polyolsG ?? 0) > 50 && !food.attributes?.includes('form:powder') && (food.per100g.waterG ?? 0) < 5,
-};
+type Holds = (known: Known) => boolean;
 
-function isEgg(food: Food): boolean {
-  return food.kind === 'egg' && food.allergens.includes('egg');
+function figureOf(name: string): (food: Food) => number | undefined {
+  const polyol = POLYOLS.find((one) => name === `polyol ${one}`) as Polyol | undefined;
+  if (polyol) return (food) => food.polyolsBy?.[polyol];
+  if (name === 'thirst') return (food) => food.thirst?.gPerG;
+  if ((NUTRIENTS as readonly string[]).includes(name)) return (food) => food.per100g[name as Nutrient];
+  if ((ROLE_NAMES as readonly string[]).includes(name)) return (food) => food.roles[name as RoleName]?.amount;
+  throw new Error(`A group asks for "${name}", which is no figure of a food: name a figure per 100 g, a role, a polyol or the thirst.`);
 }
 
-function isSpread(food: Food): boolean {
-  return food.thirst?.basis !== 'inert';
+function bounds(asked: Readonly<Record<string, number>> | undefined, holds: (figure: number, bound: number) => boolean): readonly Holds[] {
+  return Object.entries(asked ?? {}).map(([name, bound]) => {
+    const figure = figureOf(name);
+    return ({ food }) => {
+      const known = figure(food);
+      return known !== undefined && holds(known, bound);
+    };
+  });
+}
+
+function oneOf(asked: OneOrMore | undefined, of: (food: Food) => readonly string[]): readonly Holds[] {
+  const wanted = typeof asked === 'string' ? [asked] : asked;
+  return wanted ? [({ food }) => of(food).some((one) => wanted.includes(one))] : [];
+}
+
+/** Whether a food is what a question asks. Throws where it names a figure that no food has. */
+export function compile({ kind, allergen, attribute, role, wetting, fat, words, above, atLeast, below, any, not }: Question): Holds {
+  const [said, others, against] = [words?.split(' '), any?.map(compile), not && compile(not)];
+  const all: readonly Holds[] = [
+    ...oneOf(kind, (food) => [food.kind]),
+    ...oneOf(allergen, (food) => food.allergens),
+    ...oneOf(attribute, (food) => food.attributes ?? []),
+    ...oneOf(role, (food) => Object.keys(food.roles)),
+    ...oneOf(wetting, (food) => (food.thirst ? [food.thirst.basis] : [])),
+    ...oneOf(fat, (food) => [food.fat]),
+    ...(said ? [(known: Known) => said.every((word) => known.words.has(word))] : []),
+    ...bounds(above, (figure, bound) => figure > bound),
+    ...bounds(atLeast, (figure, bound) => figure >= bound),
+    ...bounds(below, (figure, bound) => figure < bound),
+    ...(others ? [(known: Known) => others.some((holds) => holds(known))] : []),
+    ...(against ? [(known: Known) => !against(known)] : []),
+  ];
+  return (known) => all.every((holds) => holds(known));
+}
+
+const RULES: readonly (readonly [group: Group, holds: Holds])[] = (table.groups as readonly { readonly group: Group; readonly is: Question }[]).map(({ group, is }) => [
+  group,
+  compile(is),
+]);
+
+/** Groups that rules, limits and cautions speak of, as `data/language/groups.json` says what each is, so that the next food does not fall through. */
+export const GROUPS: readonly Group[] = RULES.map(([group]) => group);
+
+function nameWords(food: Food): ReadonlySet<string> {
+  return new Set([food.head ?? '', food.name, ...food.synonyms].flatMap((name) => partsOfName(name).all));
 }
 
 const known = new WeakMap<Food, readonly string[]>();
@@ -105,8 +101,13 @@ const known = new WeakMap<Food, readonly string[]>();
 export function answersTo(food: Food): readonly string[] {
   const before = known.get(food);
   if (before) return before;
-  const facts: Known = { food, words: new Set(nameWords(food)) };
-  const names = [kindIdOf(food), ...(food.like ? [food.like] : []), ...GROUPS.filter((group) => IS[group](facts)).map((group) => `@${group}`)];
+  const facts: Known = { food, words: nameWords(food) };
+  const names = [kindIdOf(food), ...(food.like ? [food.like] : []), ...RULES.flatMap(([group, holds]) => (holds(facts) ? [`@${group}`] : []))];
   known.set(food, names);
   return names;
+}
+
+/** Whether a food belongs to a group. */
+export function isIn(group: Group, food: Food): boolean {
+  return answersTo(food).includes(`@${group}`);
 }

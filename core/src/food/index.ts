@@ -44,4 +44,4 @@ export {
 } from './naming';
 export { againstDiet, ANY_DIET, barredAllergens, type Diet } from './diet';
 export { kitchenMeasure } from './kitchenMeasure';
-export { answersTo, type Group, GROUPS } from './groups';
+export { answersTo, type Group, GROUPS, isIn } from './groups';

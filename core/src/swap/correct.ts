@@ -1,9 +1,10 @@
-import { againstDiet, answersTo, barredAllergens, type Food, foodInHand, type Larder, SUMMED } from '../food';
+import { againstDiet, answersTo, barredAllergens, type Food, foodInHand, isIn, type Larder, SUMMED } from '../food';
 import { type Line, broughtBy } from '../formula';
 import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, ROLE_FACTS, type Sums } from '../role';
+import { aimOf, edgeOf, LEAST_G, mostOf, wholePieces } from './bounds';
 import { comesToMind } from './comesToMind';
 import { type Craft } from './craft';
-import { isForTaste, isLiquid, rankedLiquids } from './liquids';
+import { isLiquid, rankedLiquids } from './liquids';
 import { isSpent } from './rule';
 import { BALANCE_RULE, type Standing, type StandingRow, unrestOf } from './standing';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
@@ -25,43 +26,9 @@ export interface Correction {
   readonly cost: number;
 }
 
-/** Corrections below this many grams are not worth a spoon. House value. */
-const LEAST_G: Readonly<Record<LedgerRole, number>> = {
-  thickness: 2,
-  structure: 1,
-  binding: 0.1,
-  sweetness: 0.01,
-  bulk: 1,
-  fat: 1,
-  lift: 0.3,
-  acid: 0.1,
-  browning: 0.5,
-  salt: 0.3,
-  solids: 1,
-  msnf: 1,
-  protein: 1,
-  lactose: 1,
-  freezes: 1,
-  ice: 1,
-};
-/** How far into its band a correction aims, in widths, never past the original; liquid goes in by little. House values. */
-const INSET = 0.25;
-const INSET_OF_LIQUID = 0.1;
 /** The most of a line that one correction takes away. House value. */
 const MOST_TAKEN = 0.7;
 const ENERGY = SUMMED.indexOf('energyKcal');
-
-/**
- * Where a correction aims: a little into the band from the near edge, but not past the original. Sweetness and thickness go
- * back to the original itself, as nobody wants it nearly as sweet or at the edge of what pours.
- */
-export function aimOf({ role, band, original, state }: StandingRow): number | undefined {
-  if (!band) return undefined;
-  if ((role === 'sweetness' || role === 'thickness') && original !== undefined) return Math.min(Math.max(original, band.low), band.high);
-  const inset = (band.high - band.low) * (role === 'thickness' ? INSET_OF_LIQUID : INSET);
-  if (state === 'low') return Math.min(band.low + inset, Math.max(original ?? Infinity, band.low));
-  return Math.max(band.high - inset, Math.min(original ?? -Infinity, band.high));
-}
 
 type Way = Omit<Correction, 'cost'>;
 
@@ -85,19 +52,6 @@ function made({ standing, row, larder }: Problem, action: ProposalAction, delta:
   return { role: row.role, action, ...words, sums, measures, unrest: unrestOf(measures, standing.rows), energyKcal: perGram * massG };
 }
 
-/** The most that a correction brings in of what the formula does not hold yet, in grams for 100 g of mix. House value. */
-const MOST_OF_A_STRANGER = 6;
-/** The most fat that goes in for something else than fat, such as a tender crumb, in grams for 100 g of mix. House value. */
-const MOST_FAT_BESIDE = 4;
-
-/** The most for colour alone, a spoon of milk powder. House value. */
-const MOST_FOR_COLOUR = 2;
-
-function mostBeside(food: Food, role: LedgerRole): number {
-  if (role === 'browning') return MOST_FOR_COLOUR;
-  return food.kind === 'fat' && role !== 'fat' ? MOST_FAT_BESIDE : Infinity;
-}
-
 const HOUSE = { mark: 'H', source: 'house model, an estimate' } as const;
 
 function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way | undefined {
@@ -109,12 +63,6 @@ function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correct
   if (massG === undefined || !(massG >= LEAST_G[row.role])) return undefined;
   const way = madeOf(problem, food, wholePieces(food, massG), words);
   return row.role === 'sweetness' && isSpent(way.sums, food) ? undefined : way;
-}
-
-/** Eggs go in by the half at the least: a piece weight, or 50 g for an egg and 33 for a white. */
-function wholePieces(food: Food, massG: number): number {
-  const half = (food.measuresG['piece'] ?? 0) / 2;
-  return food.kind === 'egg' && half > 0 ? Math.ceil(massG / half - 0.1) * half : massG;
 }
 
 function madeOf(problem: Problem, food: Food, massG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
@@ -143,7 +91,7 @@ function taking(problem: Problem): readonly Way[] {
   const now = row.rebuild ?? 0;
   const weigh = (line: Line): { readonly line: Line; readonly food: Food; readonly per1: Sums; readonly gain: number } | undefined => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    if (!food || !line.massG || isForTaste(food)) return undefined;
+    if (!food || !line.massG || isIn('for-taste', food)) return undefined;
     if (row.role === 'thickness' && !isLiquid(food)) return undefined;
     const per1 = broughtBy(line, larder).map((amount) => amount / (line.massG ?? 1));
     const without = standing.sums.slice();
@@ -194,8 +142,7 @@ function fromTable(problem: Problem): readonly Way[] {
       foods.flatMap((id) => {
         const food = foodInHand(id, larder);
         if (!food || againstDiet(food, standing.diet) !== undefined || !comesToMind(food, problem.standing, problem.row.role, larder)) return [];
-        const isHeld = answersTo(food).some((name) => standing.held.has(name));
-        const most = Math.min(mostPer100g, isHeld ? Infinity : MOST_OF_A_STRANGER, mostBeside(food, row.role));
+        const most = Math.min(mostPer100g, mostOf(food, row.role, isHeld(food.id, standing, larder)));
         return adding(problem, food, (most * massG) / 100, { reason, mark, source }) ?? [];
       }),
     );
@@ -234,12 +181,6 @@ function waysFor(problem: Problem): readonly Way[] {
 function isHeld(foodId: string, { held }: Standing, larder: Larder): boolean {
   const food = larder.foods.get(foodId);
   return food !== undefined && answersTo(food).some((name) => held.has(name));
-}
-
-/** The near edge of the band, a little inside. */
-function edgeOf({ role, band, state }: StandingRow): number | undefined {
-  const inset = band && (band.high - band.low) * (role === 'thickness' ? INSET_OF_LIQUID : INSET);
-  return band && inset !== undefined ? (state === 'low' ? band.low + inset : band.high - inset) : undefined;
 }
 
 function targetOf({ action }: Way): string {

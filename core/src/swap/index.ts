@@ -1,5 +1,6 @@
 export { worksheetFrom } from './basedOn';
-export { adviceOf, aimOf, type Correction, correctionsFor, type RowAdvice } from './correct';
+export { aimOf } from './bounds';
+export { adviceOf, type Correction, correctionsFor, type RowAdvice } from './correct';
 export { type Corrective, type Craft, NO_CRAFT } from './craft';
 export { acceptProposal, composeText, proposedMass, refuseProposal, settleOpen, withMass } from './decide';
 export {

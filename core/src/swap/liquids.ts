@@ -1,29 +1,29 @@
-import { type Food, foodInHand, kindIdOf, type Larder } from '../food';
+import { type Food, foodInHand, type Group, isIn, kindIdOf, type Larder } from '../food';
 import { type Part } from '../formula';
 
-/** Liquids that a correction may add though the formula holds none; milk first only where milk is in it already. */
-const AT_HAND = { withMilk: ['semi-skimmed-milk', 'water'], without: ['water', 'semi-skimmed-milk'] } as const;
+/** Groups of liquids that a correction may add though the formula holds none; milk first only where milk is in it already. */
+const AT_HAND = { withMilk: ['drinking-milk', 'plain-water'], without: ['plain-water', 'drinking-milk'] } as const;
+
+/** The first food of a group that the larder names: the usual one of its kind. */
+function usualOf(group: Group, larder: Larder): Food | undefined {
+  for (const food of larder.foods.values()) if (isIn(group, food)) return foodInHand(kindIdOf(food), larder);
+  return undefined;
+}
 
 export function isLiquid(food: Food): boolean {
   return food.kind === 'liquid' || food.kind === 'plant-drink' || (food.kind === 'dairy' && food.thirst?.basis === 'dissolves' && (food.per100g.waterG ?? 0) > 70);
 }
 
 function isWetting(food: Food): boolean {
-  return isLiquid(food) || ['egg', 'egg-white', 'egg-carton', 'egg-white-carton'].includes(kindIdOf(food)) || (food.kind === 'dairy' && (food.per100g.waterG ?? 0) > 78);
+  return isLiquid(food) || isIn('wetting-egg', food) || (food.kind === 'dairy' && (food.per100g.waterG ?? 0) > 78);
 }
 
-/** Vinegars, juices and extracts are there for their taste, never to thin with. */
-export function isForTaste(food: Food): boolean {
-  const kindId = kindIdOf(food);
-  return kindId.endsWith('vinegar') || kindId.endsWith('juice') || kindId === 'coffee' || kindId === 'rose-water' || (food.per100g.alcoholG ?? 0) > 1;
-}
-
-/** Liquids of the part first, largest first; then what is at hand; eggs, yogurt and the like last. */
+/** Liquids of the part first, largest first; then what is at hand; eggs, yogurt and the like last. What is there for its taste (vinegar, juice, extract) never thins. */
 export function rankedLiquids(part: Part, larder: Larder): readonly Food[] {
   const foods = [...part.lines].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0)).flatMap((line) => (line.foodId === undefined ? [] : (larder.foods.get(line.foodId) ?? [])));
-  const wetting = foods.filter((food) => isWetting(food) && !isForTaste(food));
+  const wetting = foods.filter((food) => isWetting(food) && !isIn('for-taste', food));
   const hasMilk = foods.some((food) => food.allergens.includes('milk'));
-  const atHand = (hasMilk ? AT_HAND.withMilk : AT_HAND.without).flatMap((id) => foodInHand(id, larder) ?? []);
+  const atHand = (hasMilk ? AT_HAND.withMilk : AT_HAND.without).flatMap((group) => usualOf(group, larder) ?? []);
   return [...new Set([...wetting.filter(isLiquid), ...atHand, ...wetting])];
 }
 

@@ -1,12 +1,9 @@
-import { answersTo, type Food, type Larder } from '../food';
+import { answersTo, type Food, isIn, type Larder } from '../food';
 import { type Line } from '../formula';
 import { type Blend, isIntense, ruleByRoles } from './byRoles';
 import { refusalOf, type SwapRule } from './rule';
 
 export type FoundRule = { readonly ok: true; readonly rule: SwapRule; readonly isEstimate: boolean } | { readonly ok: false; readonly error: string };
-
-/** Beside its main stand-in a rule may bring water or a souring: it is still a rule for that one food. */
-const BESIDE = new Set(['water', 'lemon-juice', 'cider-vinegar', 'whole-milk']);
 
 /** The ids that a food is like, one after the other: a vanilla isolate is like a vanilla whey, and that like a whey. */
 function likesOf(food: Food, larder: Larder): readonly string[] {
@@ -26,9 +23,15 @@ function whyNever(from: Food, to: Food): string | undefined {
   return isIntense(to) && from.kind !== 'sweetener' ? `${to.name} sweetens and does nothing else: it cannot take the place of ${from.name.toLowerCase()}.` : undefined;
 }
 
-function isForItAlone(rule: SwapRule): boolean {
-  return rule.to.slice(1).every(({ foodId }) => BESIDE.has(foodId));
+/** Beside its main stand-in a rule may bring water, milk or a souring: it is still a rule for that one food. */
+function isForItAlone(rule: SwapRule, larder: Larder): boolean {
+  return rule.to.slice(1).every(({ foodId }) => {
+    const food = larder.foods.get(foodId);
+    return food !== undefined && BESIDE.some((group) => isIn(group, food));
+  });
 }
+
+const BESIDE = ['plain-water', 'drinking-milk', 'souring'] as const;
 
 /** The rule with the very food asked for in the place of the one it is like. */
 function meaning(rule: SwapRule, to: Food): SwapRule {
@@ -45,7 +48,7 @@ export function ruleFor(line: Line, to: Food, rules: readonly SwapRule[], larder
   const names = answersTo(from);
   const called = [...answersTo(to), ...likesOf(to, larder)];
   const led = rules.filter((rule) => rule.from.some((name) => names.includes(name)) && called.includes(rule.to[0]?.foodId ?? ''));
-  const fitting = [...led.filter((rule) => isForItAlone(rule)), ...led.filter((rule) => !isForItAlone(rule))];
+  const fitting = [...led.filter((rule) => isForItAlone(rule, larder)), ...led.filter((rule) => !isForItAlone(rule, larder))];
   const here = fitting.find((rule) => refusalOf(rule, classId) === undefined && (!rule.classes || classId === undefined || rule.classes.includes(classId)));
   if (here) return { ok: true, rule: meaning(here, to), isEstimate: false };
   const refusal = fitting.map((rule) => refusalOf(rule, classId)).find((reason) => reason !== undefined);

@@ -1,7 +1,7 @@
-import { type Attribute, ATTRIBUTE_PHRASES, FLAVOURS, LONGEST_PHRASE, NOISE, SAME_WORD, TAIL } from './grammar';
+import { type Attribute, ATTRIBUTE_PHRASES, BEGINS_PHRASE, FLAVOURS, joinWords, LONGEST_PHRASE, NOISE, PERCENT_OF, SMALL, SPELLINGS, TAIL } from './grammar';
 
 function singular(word: string): string {
-  const known = SAME_WORD[word];
+  const known = SPELLINGS.get(word);
   if (known) return known;
   if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;
   if (word.length > 4 && /(?:ch|sh|ss|x)es$/.test(word)) return word.slice(0, -2);
@@ -11,18 +11,11 @@ function singular(word: string): string {
 
 /** The words of a name, lower case, singular, without accents, in one spelling: "Large free-range Eggs" gives ["large", "freerange", "egg"]. */
 export function wordsOf(name: string): readonly string[] {
-  return name
+  const plain = name
     .normalize('NFD')
     .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase()
-    .replace(/self[\s-]rais(?:ing|ed)/g, 'selfraising')
-    .replace(/self[\s-]rising/g, 'selfrising')
-    .replace(/whole[\s-](?:wheat|meal)/g, 'wholewheat')
-    .replace(/whole[\s-]?grain/g, 'wholegrain')
-    .replace(/all[\s-]purpose/g, 'allpurpose')
-    .replace(/free[\s-]range/g, 'freerange')
-    .replace(/semi[\s-]sweet/g, 'semisweet')
-    .replace(/(?:squeezed|patted|pat|wrung|drained|spun)\s+dry/g, 'squeezed')
+    .toLowerCase();
+  return joinWords(plain)
     .replace(/(\d)\s*(?:%|per\s?cent\b|pct\b)/g, '$1% ')
     .replace(/&/g, ' and ')
     .replace(/['’]s?\b/g, '')
@@ -45,8 +38,6 @@ export interface NameParts {
   readonly percent?: number;
 }
 
-const SMALL = new Set(['a', 'an', 'the', 'of', 'and', 'some', 'your', 'my', 'our', 'with']);
-
 function cutTail(words: readonly string[]): readonly string[] {
   const at = words.findIndex((word, i) => i > 0 && TAIL.has(word));
   return at > 0 ? words.slice(0, at) : words;
@@ -54,7 +45,9 @@ function cutTail(words: readonly string[]): readonly string[] {
 
 /** The longest phrase of attributes that begins at `at`. "Whole milk" in front of a head says how fat it is. */
 function phraseAt(words: readonly string[], at: number): { readonly attribute: Attribute; readonly length: number } | undefined {
-  if (words[at] === 'whole' && words[at + 1] === 'milk' && at + 2 < words.length) return { attribute: 'fat:full', length: 2 };
+  const first = words[at] ?? '';
+  if (!BEGINS_PHRASE.has(first)) return undefined;
+  if (first === 'whole' && words[at + 1] === 'milk' && at + 2 < words.length) return { attribute: 'fat:full', length: 2 };
   for (let length = Math.min(LONGEST_PHRASE, words.length - at); length > 0; length--) {
     const attribute = ATTRIBUTE_PHRASES.get(words.slice(at, at + length).join(' '));
     if (attribute) return { attribute, length };
@@ -64,8 +57,15 @@ function phraseAt(words: readonly string[], at: number): { readonly attribute: A
 
 /** How many words from `at` on say whose percentage it is: "fat", "milk fat", "cocoa". */
 function percentWords(words: readonly string[], at: number): number {
-  if (words[at] === 'milk' && words[at + 1] === 'fat') return 2;
-  return ['fat', 'milkfat', 'butterfat', 'cocoa'].includes(words[at] ?? '') ? 1 : 0;
+  const of = PERCENT_OF.find(
+    (phrase) =>
+      words
+        .slice(at, at + 2)
+        .join(' ')
+        .startsWith(phrase) &&
+      (phrase.includes(' ') || words[at] === phrase),
+  );
+  return of?.split(' ').length ?? 0;
 }
 
 interface Sorted {
