@@ -8,11 +8,11 @@ import { quantile } from './figures';
 
 const data = join(process.cwd(), 'data');
 const larder = stockLarder(loadShippedLarder(data).foods);
-const foods = [...larder.foods.values()];
+const index = indexFoods([...larder.foods.values()]);
 const typed = Papa.parse<{ line: string }>(readFileSync(join(data, 'reading-lines.csv'), 'utf8'), { header: true, skipEmptyLines: true }).data.map(({ line }) => line);
 
 /** A larder that has read nothing yet. */
-const fresh = (): Larder => ({ ...larder, index: indexFoods(foods) });
+const fresh = (): Larder => ({ ...larder, index: { ...index, near: new Map(), found: new Map() } });
 
 function timed(act: () => void): number {
   const from = performance.now();

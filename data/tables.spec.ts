@@ -25,6 +25,7 @@ import {
 } from '@fellmist/core';
 import { HyperFormula } from 'hyperformula';
 import { loadShippedLarder } from './load';
+import { loadOneWay, WaysBack } from './swapsListed';
 
 const shipped = loadShippedLarder(__dirname);
 const larder = stockLarder(shipped.foods);
@@ -130,21 +131,10 @@ describe('the swap rules', () => {
     }
   });
 
-  test('every swap has its way back, or a reason why not', () => {
-    const reasons = new Map(
-      (JSON.parse(readFileSync(join(__dirname, 'one-way-swaps.json'), 'utf8')) as readonly { id: string; reason: string }[]).map(({ id, reason }) => [id, reason]),
-    );
-    const foodsOf = (name: string): readonly string[] => (name.startsWith('@') ? shipped.foods.filter((food) => answersTo(food).includes(name)).map(({ id }) => id) : [name]);
-    const kindOf = (id: string | undefined): string | undefined => larder.foods.get(id ?? '')?.kind;
-    const hasWayBack = (rule: SwapRule): boolean => {
-      const [from, to] = [rule.from.flatMap(foodsOf), rule.to[0]?.foodId ?? ''];
-      return shipped.rules.some((other) => {
-        const back = other.to[0]?.foodId;
-        return other.from.flatMap(foodsOf).includes(to) && (from.includes(back ?? '') || kindOf(back) === kindOf(from[0]));
-      });
-    };
-    const oneWay = shipped.rules.filter((rule) => !hasWayBack(rule)).map(({ id }) => id);
-    expect(oneWay.filter((id) => (reasons.get(id) ?? '').length < 20)).toEqual([]);
+  test('every swap has its way back, or a reason why not, and stands so in docs/swaps.md', () => {
+    const ways = new WaysBack(shipped, loadOneWay(__dirname));
+    expect(ways.unanswered()).toEqual([]);
+    expect(readFileSync(join(__dirname, '..', 'docs', 'swaps.md'), 'utf8')).toBe(ways.markdown());
   });
 
   test('every rule, on its own food in a plain batter, ends with known amounts, no heavier in sweetness where it goes by sweetness, and thick enough or said to be stuck', () => {

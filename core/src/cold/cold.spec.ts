@@ -95,10 +95,18 @@ describe('held against a calculation made apart', () => {
     expect([erythritol < -3.6, erythritol > -4.62]).toEqual([true, true]);
   });
 
-  test('erythritol that has fallen out softens nothing: doubling it hardly moves the ice; salt counts, whey isolate brings few milk salts', () => {
+  test('what has fallen out softens nothing: doubling erythritol hardly moves the ice; salt counts, whey isolate brings few milk salts', () => {
     const iceOf = (text: string): number => icePercentAt(sumsOf(text), -14);
     const [some, twice] = [iceOf('Ice\n500 g whole milk\n90 g erythritol'), iceOf('Ice\n500 g whole milk\n180 g erythritol')];
     expect(some * 590 - twice * 680).toBeLessThan(100 * 8);
+    // As much lactose once more than the water holds: what is too much lies there as sand.
+    const milky = solution(40, 60);
+    const icy = (lactoseG: number): number => {
+      const sums = milky.slice();
+      [sums[AT.lactoseG], sums[AT.disaccharideG]] = [lactoseG, 10 + lactoseG];
+      return iceAt(sums, -12);
+    };
+    expect([icy(10) - icy(20), icy(0) - icy(1) > 0.2]).toEqual([expect.closeTo(0, 6), true]);
     expect(freezingPointOf(sumsOf('Ice\n500 g water\n10 g salt'))).toBeCloseTo(-1.2, 1);
     const [isolate, whey] = ['whey protein isolate', 'sweet whey powder'].map((one) => freezingPointOf(sumsOf(`Ice\n500 g water\n50 g ${one}`)) ?? NaN);
     expect([(isolate ?? 0) > -0.1, (whey ?? 0) < -0.5]).toEqual([true, true]);

@@ -22,7 +22,6 @@ const SOLUTES: readonly Solute[] = [
   { at: 'glycerolG', molarMass: 92.09, k: -1.16 },
   { at: 'alcoholG', molarMass: 46.07, k: 0 },
 ];
-const PLACES = SOLUTES.map(({ at, molarMass, k }) => ({ at: AT[at], molarMass, k, isErythritol: at === 'erythritolG' }));
 
 const WATER = 18.015;
 /** -ln(activity) of water over ice = a x drop + b x drop^2, drop in K below zero [Robinson & Stokes, Electrolyte Solutions, from memory]. */
@@ -47,8 +46,11 @@ export function depressionOf(gPer100gWater: number): number {
   return gPer100gWater > 0 ? dropOf(minusLnOf(gPer100gWater, 100, 342.3, -6.47)) : 0;
 }
 
-/** Grams of erythritol in 100 g of water at saturation, by °C [handbook: 37 % of the solution at 25 °C; the colder ones from memory]. */
-const ERYTHRITOL_IN_WATER: readonly (readonly [tempC: number, gPer100g: number])[] = [
+/** What falls out of a cold solution, grams in 100 g of water at saturation, by °C. */
+type Solubility = readonly (readonly [tempC: number, gPer100g: number])[];
+
+/** Erythritol [handbook: 37 % of the solution at 25 °C; the colder ones from memory]. */
+const ERYTHRITOL: Solubility = [
   [-20, 10],
   [-10, 16],
   [0, 24],
@@ -56,26 +58,47 @@ const ERYTHRITOL_IN_WATER: readonly (readonly [tempC: number, gPer100g: number])
   [25, 58.7],
 ];
 
-/** Grams of erythritol that 100 g of water keep dissolved at °C. */
-export function erythritolHeld(tempC: number): number {
-  const [first, last] = [ERYTHRITOL_IN_WATER[0], ERYTHRITOL_IN_WATER.at(-1)];
+/** Lactose, its two forms in balance [dairy handbooks, from memory: 11.9 at 0, 16.9 at 15, 21.6 at 25 °C]; below zero the logarithm runs on. */
+const LACTOSE: Solubility = [
+  [-20, 7.4],
+  [-10, 9.4],
+  [0, 11.9],
+  [15, 16.9],
+  [25, 21.6],
+];
+
+function heldAt(tempC: number, table: Solubility): number {
+  const [first, last] = [table[0], table.at(-1)];
   if (!first || !last || tempC <= first[0]) return first?.[1] ?? 0;
-  for (let i = 1; i < ERYTHRITOL_IN_WATER.length; i++) {
-    const [below, above] = [ERYTHRITOL_IN_WATER[i - 1] ?? first, ERYTHRITOL_IN_WATER[i] ?? last];
+  for (let i = 1; i < table.length; i++) {
+    const [below, above] = [table[i - 1] ?? first, table[i] ?? last];
     if (tempC <= above[0]) return below[1] + ((above[1] - below[1]) * (tempC - below[0])) / (above[0] - below[0]);
   }
   return last[1];
 }
 
+/** Grams of erythritol that 100 g of water keep dissolved at °C. */
+export function erythritolHeld(tempC: number): number {
+  return heldAt(tempC, ERYTHRITOL);
+}
+
+/** Grams of a solute that are in solution: what has fallen out lowers nothing. Lactose is one of the twelve-carbon sugars. */
+function dissolved(at: Brought, sums: Sums, unfrozenG: number, tempC: number): number {
+  const grams = read(sums, AT[at]);
+  if (at === 'erythritolG') return Math.min(grams, (unfrozenG * heldAt(tempC, ERYTHRITOL)) / 100);
+  if (at !== 'disaccharideG') return grams;
+  return Math.max(grams - Math.max(read(sums, AT.lactoseG) - (unfrozenG * heldAt(tempC, LACTOSE)) / 100, 0), 0);
+}
+
 /**
  * °C below zero at which a mix with so much unfrozen water is in balance with ice at `tempC`: activities of its solutes
- * multiply [Ross 1975], erythritol only as far as it stays dissolved; milk salts and salt beside them.
+ * multiply [Ross 1975], erythritol and lactose only as far as they stay dissolved; milk salts and salt beside them.
  */
 function dropWith(sums: Sums, unfrozenG: number, tempC: number): number {
   if (unfrozenG <= 0) return Infinity;
   let minusLn = 0;
-  for (const { at, molarMass, k, isErythritol } of PLACES) {
-    const grams = isErythritol ? Math.min(read(sums, at), (unfrozenG * erythritolHeld(tempC)) / 100) : read(sums, at);
+  for (const { at, molarMass, k } of SOLUTES) {
+    const grams = dissolved(at, sums, unfrozenG, tempC);
     if (grams > 0) minusLn += minusLnOf(grams, unfrozenG, molarMass, k);
   }
   const saltMol = read(sums, AT.freeSaltG) / SALT.molarMass / (unfrozenG / 1000);

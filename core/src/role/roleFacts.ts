@@ -222,7 +222,7 @@ export const ROLE_FACTS: Readonly<Record<LedgerRole, RoleFacts>> = {
     digits: 1,
     noticedLeast: 0.2,
     equation:
-      'activity of the water: that of each sugar, polyol, alcohol and salt (Norrish), multiplied, erythritol as far as it is dissolved; + 2.37 × milk solids without fat ÷ water; below zero',
+      'activity of the water: that of each sugar, polyol, alcohol and salt (Norrish), multiplied, erythritol and lactose as far as they are dissolved; + 2.37 × milk solids without fat ÷ water; below zero',
     mark: 'M',
     source: 'Norrish 1966, Ross 1975 and Goff & Hartel, Ice Cream, 7th ed., constants from memory',
   },
@@ -235,7 +235,7 @@ export const ROLE_FACTS: Readonly<Record<LedgerRole, RoleFacts>> = {
     digits: 0,
     noticedLeast: 3,
     equation:
-      'the water that is frozen when the rest has a freezing point of −12 °C: activities of every sugar, polyol, alcohol and salt in it (Norrish) multiplied, + 2.37 × milk solids without fat ÷ unfrozen water',
+      'the water that is frozen when the rest has a freezing point of −12 °C: activities of every sugar, polyol, alcohol and salt dissolved in it (Norrish) multiplied, + 2.37 × milk solids without fat ÷ unfrozen water',
     mark: 'M',
     source: 'Norrish 1966, Ross 1975 and Goff & Hartel, Ice Cream, 7th ed., constants from memory; what hardness is wanted is a house value',
   },

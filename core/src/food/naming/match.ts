@@ -29,6 +29,8 @@ interface Alias extends NameParts {
   readonly food: Food;
   readonly key: string;
   readonly coreWords: ReadonlySet<string>;
+  /** It comes in flavours: a word of a flavour in its name is no other food. */
+  readonly isFlavoured: boolean;
   /** What it costs that nothing of its attributes was said. */
   readonly unsaid: number;
   readonly tags: ReadonlySet<Attribute>;
@@ -72,7 +74,7 @@ function aliasOf({ name, country, stands = false, isHead = false }: Called, food
   const parts = partsOfName(name);
   const tags = new Set([...parts.attributes, ...(food.attributes ?? [])]);
   const unsaid = [...tags].reduce((sum, tag) => sum + costUnsaid(tag), 0);
-  return { ...parts, food, key: keyOf(parts.all), coreWords: new Set(parts.core), unsaid, tags, country, stands, isHead };
+  return { ...parts, food, key: keyOf(parts.all), coreWords: new Set(parts.core), isFlavoured: FLAVOURED_KINDS.has(food.kind), unsaid, tags, country, stands, isHead };
 }
 
 function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {
@@ -119,11 +121,6 @@ function nearWords(word: string, index: FoodIndex): readonly string[] {
 
 const MOST_KEPT = 4000;
 
-/** What a word of the name that this alias does not have costs: one that other foods are called by tells more than one nobody knows. */
-function costOfStrangers(strangers: readonly string[], index: FoodIndex): number {
-  return strangers.reduce((sum, word) => sum + (index.byWord.has(word) ? 0.34 : 0.29), 0);
-}
-
 interface Asked extends NameParts {
   readonly key: string;
   readonly plainKey: string;
@@ -131,6 +128,9 @@ interface Asked extends NameParts {
   readonly soft: readonly Attribute[];
   readonly slipped: boolean;
   readonly coreWords: ReadonlySet<string>;
+  /** What each word of the core costs where an alias does not have it: one that other foods are called by tells more than one nobody knows. */
+  readonly costs: readonly number[];
+  readonly flavours: readonly boolean[];
 }
 
 /** What it costs more that a name says something strange and leaves out what this food is: two foods apart. */
@@ -139,18 +139,45 @@ const DOUBLY_APART = 0.12;
 /** A name of more words than this that an alias does not have is not it. */
 const MOST_STRANGERS = 3;
 
-/** How far a name fits; undefined where too little of it does to be worth a look. */
-function verdict(asked: Asked, alias: Alias, index: FoodIndex): (Omit<FoodMatch, 'foodId'> & { readonly unsaid: number }) | undefined {
-  const isExact = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
-  const strangers = asked.core.filter((word) => !alias.coreWords.has(word));
-  const flavours = strangers.length > 0 && FLAVOURED_KINDS.has(alias.food.kind) ? strangers.filter(isFlavour) : NO_WORDS;
-  if (strangers.length - flavours.length > MOST_STRANGERS) return undefined;
-  const others = flavours.length > 0 ? strangers.filter((word) => !flavours.includes(word)) : strangers;
+interface Verdict {
+  foodId: string;
+  /** How early it was found, which decides between equals. */
+  place: number;
+  score: number;
+  readonly isExact: boolean;
+  readonly conflicts: boolean;
+  readonly byCountry: boolean;
+  readonly unsaid: number;
+}
+
+/** What a name costs by its words alone; undefined where too little of it fits to be worth a look. Runs for every alias: it makes nothing. */
+function costOfWords(asked: Asked, alias: Alias): number | undefined {
+  let [cost, others, common] = [0, 0, 0];
+  for (let i = 0; i < asked.core.length; i++) {
+    if (alias.coreWords.has(asked.core[i] ?? '')) common++;
+    else if (!(alias.isFlavoured && asked.flavours[i])) {
+      cost += asked.costs[i] ?? 0;
+      others++;
+    }
+  }
+  const missing = common === asked.core.length && alias.core.length === common ? 0 : countMissing(asked, alias);
+  const all = cost + (missing > 0 ? 0.12 + 0.14 * missing : 0);
+  return others > MOST_STRANGERS || 1 - all < LEAST ? undefined : all;
+}
+
+function countMissing(asked: Asked, alias: Alias): number {
   let missing = 0;
   for (const word of alias.core) if (!asked.coreWords.has(word)) missing++;
-  let score = 1 - costOfStrangers(others, index) - (missing > 0 ? 0.12 + 0.14 * missing : 0);
-  if (score < LEAST) return undefined;
+  return missing;
+}
+
+/** How far a name fits that costs so much by its words alone. */
+function verdict(asked: Asked, alias: Alias, words: number): Verdict {
+  const isExact = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
+  const strangers = words > 0 ? asked.core.filter((word) => !alias.coreWords.has(word)) : NO_WORDS;
+  const flavours = strangers.length > 0 && alias.isFlavoured ? strangers.filter(isFlavour) : NO_WORDS;
   const claims = flavours.length > 0 ? [...asked.attributes, ...flavourClaims(flavours, alias)] : asked.attributes;
+  let score = 1 - words;
   let conflicts = false;
   const pay = (cost: number): void => {
     conflicts ||= cost >= CONFLICT;
@@ -161,12 +188,12 @@ function verdict(asked: Asked, alias: Alias, index: FoodIndex): (Omit<FoodMatch,
   for (const hint of asked.soft) conflicts ||= costOf(hint, alias.food, alias.tags) >= CONFLICT;
   let unsaid = isExact ? 0 : alias.unsaid + (alias.percent !== undefined && asked.percent === undefined ? 0.05 : 0);
   if (unsaid > 0) for (const said of [...claims, ...asked.soft]) if (alias.tags.has(said)) unsaid -= costUnsaid(said);
-  score -= Math.min(Math.max(unsaid, 0), 0.15) + (unsaid > 0 && others.length > 0 ? DOUBLY_APART : 0);
+  score -= Math.min(Math.max(unsaid, 0), 0.15) + (unsaid > 0 && strangers.length > flavours.length ? DOUBLY_APART : 0);
   if (conflicts) score = Math.min(score, AT_MOST.conflict);
   if (asked.slipped) score = Math.min(score, AT_MOST.near);
   if (alias.stands) score = Math.min(score, AT_MOST.several);
   if (asked.core.at(-1) !== alias.core.at(-1)) score = Math.min(score, AT_MOST.otherHead);
-  return { score, isExact: isExact && !conflicts, conflicts, byCountry: alias.country !== undefined, unsaid };
+  return { foodId: '', place: 0, score, isExact: isExact && !conflicts, conflicts, byCountry: alias.country !== undefined, unsaid };
 }
 
 const NO_WORDS: readonly string[] = [];
@@ -208,40 +235,61 @@ export function isVeryName(words: string, index: FoodIndex): boolean {
 
 const MOST_FOUND = 12;
 
+/** The aliases whose words fit, the best of them first, so that the rest need not be judged. */
+function worthALook(asked: Asked, aliases: Iterable<Alias>, country: Country): readonly { readonly alias: Alias; readonly words: number }[] {
+  const worth: { readonly alias: Alias; readonly words: number }[] = [];
+  for (const alias of aliases) {
+    if (alias.country && alias.country !== country) continue;
+    const words = costOfWords(asked, alias);
+    if (words !== undefined) worth.push({ alias, words });
+  }
+  return worth.length > MOST_FOUND ? worth.sort((a, b) => a.words - b.words) : worth;
+}
+
 function findFoods(name: string, index: FoodIndex, country: Country, soft: readonly Attribute[]): readonly FoodMatch[] {
   const parts = partsOfName(name.slice(0, 300));
   if (parts.all.length === 0 || parts.all.length > MOST_WORDS) return [];
-  const best = new Map<string, FoodMatch & { readonly unsaid: number; readonly place: number }>();
-  const named = index.byKey.get(keyOf(parts.all)) ?? index.byKey.get(keyOf(parts.telling)) ?? [];
+  const best = new Map<string, Verdict>();
+  const key = keyOf(parts.all);
+  const plainKey = index.byKey.has(key) ? key : keyOf(parts.telling);
+  const named = index.byKey.get(key) ?? index.byKey.get(plainKey) ?? [];
   const most = named.some(({ stands }) => stands) ? AT_MOST.several - 0.01 : 1;
+  const isBeaten = (most: number): boolean => {
+    if (best.size < MOST_FOUND) return false;
+    let better = 0;
+    for (const { score } of best.values()) if (score > most) better++;
+    return better >= MOST_FOUND;
+  };
   const consider = (asked: Asked, aliases: Iterable<Alias>): void => {
-    for (const alias of aliases) {
-      if (alias.country && alias.country !== country) continue;
-      const full = verdict(asked, alias, index);
-      if (!full) continue;
-      const said = full.isExact || soft.some((hint) => alias.tags.has(hint)) ? full : { ...full, score: Math.min(full.score, most) };
+    for (const { alias, words } of worthALook(asked, aliases, country)) {
+      if (isBeaten(1 - words)) return;
+      const said = verdict(asked, alias, words);
+      if (!said.isExact && !soft.some((hint) => alias.tags.has(hint))) said.score = Math.min(said.score, most);
       const before = best.get(alias.food.id);
       if (said.score < LEAST || (before && (before.score > said.score || (before.score === said.score && (before.isExact || !said.isExact))))) continue;
-      best.set(alias.food.id, { ...said, foodId: alias.food.id, place: before?.place ?? best.size });
+      said.foodId = alias.food.id;
+      said.place = before?.place ?? best.size;
+      best.set(said.foodId, said);
     }
   };
   const asked = (which: NameParts, slipped: boolean): Asked => ({
     ...which,
     coreWords: new Set(which.core),
-    key: keyOf(which.all),
-    plainKey: index.byKey.has(keyOf(which.all)) ? keyOf(which.all) : keyOf(which.telling),
+    costs: which.core.map((word) => (index.byWord.has(word) ? 0.34 : 0.29)),
+    flavours: which.core.map(isFlavour),
+    key: slipped ? keyOf(which.all) : key,
+    plainKey,
     soft,
     slipped,
   });
-  consider(asked(parts, false), named);
-  if (![...best.values()].some(({ isExact, score }) => isExact && score > SURE)) {
-    const readings = [parts, ...slippedCores(parts, index)];
-    const likely = (): boolean => [...best.values()].some(({ score }) => score >= LIKELY);
-    readings.forEach((reading, i) => {
-      const head = index.byWord.get(reading.core.at(-1) ?? '') ?? [];
-      consider(asked(reading, i > 0), head);
-      if (!likely()) consider(asked(reading, i > 0), new Set(reading.core.slice(0, -1).flatMap((word) => index.byWord.get(word) ?? [])));
-    });
+  const plain = asked(parts, false);
+  consider(plain, named);
+  const isSure = ({ isExact, score }: Verdict): boolean => isExact && score > SURE;
+  if (![...best.values()].some(isSure)) {
+    for (const question of [plain, ...slippedCores(parts, index).map((reading) => asked(reading, true))]) {
+      consider(question, index.byWord.get(question.core.at(-1) ?? '') ?? []);
+      if (![...best.values()].some(({ score }) => score >= LIKELY)) consider(question, new Set(question.core.slice(0, -1).flatMap((word) => index.byWord.get(word) ?? [])));
+    }
   }
   return [...best.values()]
     .sort((a, b) => b.score - a.score || Number(b.isExact) - Number(a.isExact) || Number(b.byCountry) - Number(a.byCountry) || a.unsaid - b.unsaid || a.place - b.place)
