@@ -53,7 +53,7 @@ export class WaysBack {
   }
 
   private named(name: string): string {
-    return this.foods.get(name)?.name ?? name;
+    return this.foods.get(name)?.name ?? `any ${name.slice(1).replaceAll('-', ' ')}`;
   }
 
   private idsOf({ from }: SwapRule): readonly string[] {

@@ -182,7 +182,7 @@ describe('the whole analysis', () => {
   });
 
   test('settling any rebuild never throws, and never leaves the ledger worse', () => {
-    const rules = shipped.rules.filter(({ from }) => from.includes('plain-flour')).map(({ id }) => id);
+    const rules = shipped.rules.filter(({ from }) => from.includes('@wheat-flour')).map(({ id }) => id);
     fc.assert(
       fc.property(fc.constantFrom(...rules), fc.double({ min: 0.1, max: 1, noNaN: true }), (id, share) => {
         const swapped = opened(bench(LOAF), 'plain-flour', id, share);

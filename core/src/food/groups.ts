@@ -1,5 +1,5 @@
 import table from '@fellmist/language/groups.json';
-import { NUTRIENTS, type Nutrient, type Polyol, POLYOLS } from './composition';
+import { NUTRIENTS, type Nutrient, POLYOLS, SUGARS } from './composition';
 import { type Food, kindIdOf } from './food';
 import { partsOfName } from './naming';
 import { ROLE_NAMES, type RoleName } from './roles';
@@ -11,7 +11,7 @@ type OneOrMore = string | readonly string[];
 
 /**
  * What is asked of a food; all that is said must hold. Lists are met by one of theirs, `words` by all of them, somewhere
- * among the food's names. A figure (per 100 g; "polyol maltitol"; a role's amount; "thirst", g a g) that nobody knows is
+ * among the food's names. A figure (per 100 g; "sugar sucrose", "polyol maltitol"; a role's amount; "thirst", g a g) that nobody knows is
  * neither above nor below anything.
  */
 export interface Question {
@@ -37,12 +37,14 @@ interface Known {
 type Holds = (known: Known) => boolean;
 
 function figureOf(name: string): (food: Food) => number | undefined {
-  const polyol = POLYOLS.find((one) => name === `polyol ${one}`) as Polyol | undefined;
+  const polyol = POLYOLS.find((one) => name === `polyol ${one}`);
   if (polyol) return (food) => food.polyolsBy?.[polyol];
+  const sugar = SUGARS.find((one) => name === `sugar ${one}`);
+  if (sugar) return (food) => food.sugarsBy?.[sugar];
   if (name === 'thirst') return (food) => food.thirst?.gPerG;
   if ((NUTRIENTS as readonly string[]).includes(name)) return (food) => food.per100g[name as Nutrient];
   if ((ROLE_NAMES as readonly string[]).includes(name)) return (food) => food.roles[name as RoleName]?.amount;
-  throw new Error(`A group asks for "${name}", which is no figure of a food: name a figure per 100 g, a role, a polyol or the thirst.`);
+  throw new Error(`A group asks for "${name}", which is no figure of a food: name a figure per 100 g, a role, a sugar, a polyol or the thirst.`);
 }
 
 function bounds(asked: Readonly<Record<string, number>> | undefined, holds: (figure: number, bound: number) => boolean): readonly Holds[] {

@@ -132,6 +132,16 @@ function moreFlour(problem: Problem): readonly Way[] {
   return [];
 }
 
+/** The foods of a corrective: those it names, and of a group those that are in the formula or in the house. */
+function offered(names: readonly string[], { standing, larder }: Problem): readonly Food[] {
+  const near = (): readonly Food[] => {
+    const held = (standing.part?.lines ?? []).flatMap(({ foodId }) => (foodId === undefined ? [] : (larder.foods.get(foodId) ?? [])));
+    return [...held, ...[...larder.inHand.values()].flatMap((id) => larder.foods.get(id) ?? [])];
+  };
+  const foods = names.flatMap((name) => (name.startsWith('@') ? near().filter((food) => isIn(name.slice(1), food)) : (foodInHand(name, larder) ?? [])));
+  return [...new Set(foods)];
+}
+
 function fromTable(problem: Problem): readonly Way[] {
   const { standing, row, larder, craft } = problem;
   const massG = standing.sums[0] ?? 0;
@@ -139,9 +149,8 @@ function fromTable(problem: Problem): readonly Way[] {
   return craft.correctives
     .filter((corrective) => corrective.role === row.role && corrective.direction === direction)
     .flatMap(({ foods, mostPer100g, reason, mark, source }) =>
-      foods.flatMap((id) => {
-        const food = foodInHand(id, larder);
-        if (!food || againstDiet(food, standing.diet) !== undefined || !comesToMind(food, problem.standing, problem.row.role, larder)) return [];
+      offered(foods, problem).flatMap((food) => {
+        if (againstDiet(food, standing.diet) !== undefined || !comesToMind(food, standing, row.role, larder)) return [];
         const most = Math.min(mostPer100g, mostOf(food, row.role, isHeld(food.id, standing, larder)));
         return adding(problem, food, (most * massG) / 100, { reason, mark, source }) ?? [];
       }),
