@@ -1,5 +1,5 @@
 import { type Formula } from '../formula';
-import { LEDGER_ROLES, type LedgerRole, type Measures } from '../role';
+import { LEDGER_ROLES, type Measures, roleOf } from '../role';
 import { type ColdStyle, styled } from './coldStyle';
 import { type ProductClass } from './productClass';
 
@@ -9,32 +9,12 @@ export function outside(measure: number, low: number, high: number): number {
   return measure < low ? (low - measure) / width : measure > high ? (measure - high) / width : 0;
 }
 
-/** Weight of a role in telling classes apart: thickness most, salt hardly. House values. */
-const TELLS: Readonly<Record<LedgerRole, number>> = {
-  thickness: 3,
-  structure: 1,
-  binding: 0.5,
-  sweetness: 1,
-  bulk: 1,
-  fat: 1,
-  lift: 1.5,
-  acid: 0.5,
-  browning: 0.5,
-  salt: 0.2,
-  solids: 1,
-  msnf: 0.5,
-  protein: 0.5,
-  lactose: 0.2,
-  freezes: 0.5,
-  ice: 1,
-};
-
 /** How badly a mix fits a class: 0 where every role lies in its band. */
 export function misfitOf(measures: Measures, product: ProductClass): number {
   let misfit = 0;
   for (const role of LEDGER_ROLES) {
     const [band, measure] = [product.bands[role], measures[role]];
-    if (band && measure !== undefined) misfit += TELLS[role] * Math.min(outside(measure, band.low, band.high), 2);
+    if (band && measure !== undefined) misfit += roleOf(role).tells * Math.min(outside(measure, band.low, band.high), 2);
   }
   return misfit;
 }

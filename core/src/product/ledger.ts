@@ -1,20 +1,8 @@
-import { COLD_ROLES, LEDGER_ROLES, type LedgerRole, type Measures, ROLE_FACTS } from '../role';
+import { COLD_ROLES, LEDGER_ROLES, type LedgerRole, type Measures, roleOf } from '../role';
 import { outside } from './classFit';
 import { type ProductClass } from './productClass';
 
-/**
- * How near a role should stay to the original beside what the class wants: a share of the original, and at least so much.
- * Roles that are not here follow the class alone. House values.
- */
-const FOLLOWS: Readonly<Partial<Record<LedgerRole, { readonly share: number; readonly least: number }>>> = {
-  thickness: { share: 0, least: 0.4 },
-  sweetness: { share: 0.2, least: 1.5 },
-  bulk: { share: 0.45, least: 3 },
-  salt: { share: 0.6, least: 0.25 },
-};
-/** Least that a band may run down to, where it is not zero. */
-const LEAST: Readonly<Partial<Record<LedgerRole, number>>> = { acid: -Infinity, freezes: -Infinity };
-/** The same for every role where no class is known. House value. */
+/** How near every role stays to the original where no class is known. House value. */
 const FOLLOWS_UNCLASSED = { share: 0.3, times: 2 };
 
 export interface WantedBand {
@@ -37,12 +25,11 @@ export interface LedgerRow {
 
 function nearOriginal(role: LedgerRole, original: number, isClassed: boolean): { readonly low: number; readonly high: number } | undefined {
   if (COLD_ROLES.includes(role) && !isClassed) return undefined;
-  const follows = FOLLOWS[role];
-  const facts = ROLE_FACTS[role];
+  const { follows, noticedLeast } = roleOf(role);
   if (!follows && isClassed) return undefined;
   const reach = follows
     ? Math.max(follows.share * Math.abs(original), follows.least)
-    : Math.max(FOLLOWS_UNCLASSED.share * Math.abs(original), FOLLOWS_UNCLASSED.times * facts.noticedLeast);
+    : Math.max(FOLLOWS_UNCLASSED.share * Math.abs(original), FOLLOWS_UNCLASSED.times * noticedLeast);
   return { low: original - reach, high: original + reach };
 }
 
@@ -53,13 +40,14 @@ function nearOriginal(role: LedgerRole, original: number, isClassed: boolean): {
  */
 export function wantedBand(role: LedgerRole, original: number | undefined, product: ProductClass | undefined): WantedBand | undefined {
   const band = product?.bands[role];
+  const floor = roleOf(role).runsBelowZero ? -Infinity : 0;
   if (original === undefined) return band && { low: band.low, high: band.high, reason: band.reason };
   const near = nearOriginal(role, original, product !== undefined);
-  if (!band) return near && { ...near, low: Math.max(near.low, LEAST[role] ?? 0), reason: 'near the original' };
+  if (!band) return near && { ...near, low: Math.max(near.low, floor), reason: 'near the original' };
   if (original < band.low || original > band.high) {
-    const slack = ROLE_FACTS[role].noticedLeast;
+    const slack = roleOf(role).noticedLeast;
     return {
-      low: Math.min(band.low, Math.max(original - slack, LEAST[role] ?? 0)),
+      low: Math.min(band.low, Math.max(original - slack, floor)),
       high: Math.max(band.high, original + slack),
       reason: `${band.reason} The original lies outside what is usual, so the band reaches to it.`,
     };

@@ -1,5 +1,6 @@
 import { type Food, GLUTEN_HOLD } from '../food';
 import { AT, bringsPerGram, read, type Sums } from './brings';
+import { givenOf, type Role } from './describe';
 
 export type RestTime = 'now' | 'five' | 'hour';
 
@@ -64,22 +65,39 @@ export const SCALE_MOST = 4;
 
 const HELD: Readonly<Record<RestTime, number>> = { now: AT.heldNowG, five: AT.heldG, hour: AT.heldHourG };
 
+/** What flows in a mix and what holds it, in grams. */
+export interface FluidAndHolding {
+  readonly fluidG: number;
+  readonly holdingG: number;
+}
+
+/** Share of the dry sugars of a mix that its water dissolves, 0 to 1. */
+function dissolvedShare(whole: Sums): number {
+  const sugarsG = read(whole, AT.sugarsG);
+  return sugarsG > 0 ? Math.min(1, (SUGAR_PER_WATER * read(whole, AT.waterG)) / sugarsG) : 1;
+}
+
 /**
- * h = (water + a x dissolved sugars + b x liquid fat) / (thirsts + gum, foam and gluten by their hold + c x (solid fat +
- * undissolved sugars)). Dry sugars dissolve up to 2 g
- * per gram of water, those of syrups are dissolved. `when` picks what the flours hold by then. House model.
+ * Fluid (water + a x dissolved sugars + b x liquid fat) and what holds it (thirsts + gum, foam and gluten by their hold +
+ * c x (solid fat + undissolved sugars)), of a line in a mix or of the whole of it. Dry sugars dissolve up to 2 g per gram of
+ * water, those of syrups are dissolved. `when` picks what the flours hold by then. House model.
  */
-export function hydrationOf(sums: Sums, when: RestTime = 'five', model: ConsistencyModel = CONSISTENCY_MODEL): number {
-  const waterG = read(sums, AT.waterG);
-  const sugarsG = read(sums, AT.sugarsG);
-  const dissolvedG = Math.min(sugarsG, SUGAR_PER_WATER * waterG);
-  const fluidG = waterG + model.ofSugar * (dissolvedG + read(sums, AT.syrupG)) + model.ofLiquidFat * read(sums, AT.liquidFatG);
+export function fluidAndHolding(line: Sums, whole: Sums, when: RestTime = 'five', model: ConsistencyModel = CONSISTENCY_MODEL): FluidAndHolding {
+  const sugarsG = read(line, AT.sugarsG);
+  const dissolvedG = sugarsG * dissolvedShare(whole);
+  const fluidG = read(line, AT.waterG) + model.ofSugar * (dissolvedG + read(line, AT.syrupG)) + model.ofLiquidFat * read(line, AT.liquidFatG);
   const holdingG =
-    read(sums, HELD[when]) +
-    model.ofGum * read(sums, AT.gumG) +
-    model.ofFoam * read(sums, AT.foamG) +
-    model.ofGluten * read(sums, AT.glutenG) +
-    model.ofSolid * (read(sums, AT.solidFatG) + sugarsG - dissolvedG);
+    read(line, HELD[when]) +
+    model.ofGum * read(line, AT.gumG) +
+    model.ofFoam * read(line, AT.foamG) +
+    model.ofGluten * read(line, AT.glutenG) +
+    model.ofSolid * (read(line, AT.solidFatG) + sugarsG - dissolvedG);
+  return { fluidG, holdingG };
+}
+
+/** Fluid over what holds it (see `fluidAndHolding`), at most 12. */
+export function hydrationOf(sums: Sums, when: RestTime = 'five', model: ConsistencyModel = CONSISTENCY_MODEL): number {
+  const { fluidG, holdingG } = fluidAndHolding(sums, sums, when, model);
   return holdingG > 0 ? Math.min(Math.max(fluidG, 0) / holdingG, MOST_HYDRATION) : MOST_HYDRATION;
 }
 
@@ -155,6 +173,31 @@ export function scaleOfSums(sums: Sums): number | undefined {
   if (!holds) return undefined;
   return read(sums, AT.waterG) > 0 ? scaleOf(hydrationOf(sums)) : SCALE_MOST;
 }
+
+const { ofSugar, ofLiquidFat, ofGum, ofFoam, ofGluten, ofSolid, lnAt: LN_AT } = CONSISTENCY_MODEL;
+
+export const THICKNESS: Role = {
+  name: 'Thickness',
+  ends: ['pours', 'crumbles'],
+  strains: ['too loose', 'too thick'],
+  low: 0,
+  high: SCALE_MOST,
+  unit: 'on the spoon scale, 0 to 4',
+  digits: 1,
+  noticedLeast: 0.25,
+  leastG: 2,
+  tells: 3,
+  follows: { share: 0, least: 0.4 },
+  aimsAtOriginal: true,
+  measure: scaleOfSums,
+  given: (line, whole) => {
+    const { fluidG, holdingG } = fluidAndHolding(line, whole);
+    return givenOf(fluidG - holdingG, { amount: fluidG, unit: 'g fluid', digits: 0 }, { amount: holdingG, unit: 'g held', digits: 0 });
+  },
+  equation: `fluid = water + ${ofSugar} × dissolved sugars (of dry ones at most ${SUGAR_PER_WATER} g in a gram of water) + ${ofLiquidFat} × liquid fat; held = what flours, powders, purees and eggs hold after five minutes + ${ofGum} × gum + ${ofFoam} × beaten foam + ${ofGluten} × gluten + ${ofSolid} × solid fat and undissolved sugar; the scale runs straight in ln(fluid ÷ held): ${LN_AT.map((ln, i) => `${String(i / 2)} at ${String(ln)}`).join(', ')}`,
+  mark: 'H',
+  source: 'house model, fitted to classic formulas, a third of them held out',
+};
 
 const SEARCH_STEPS = 44;
 

@@ -1,4 +1,5 @@
 import { AT, type Brought, read, type Sums } from './brings';
+import { type Given, givenOf, type Role } from './describe';
 
 interface Solute {
   readonly at: Brought;
@@ -132,3 +133,55 @@ export function iceAt(sums: Sums, tempC: number): number {
   }
   return waterG - (low + high) / 2;
 }
+
+/** The temperature at which ice is scooped, °C. */
+const SCOOPED_C = -12;
+
+/** With so much flour nobody means to freeze it as an ice. House value. */
+function isDough(sums: Sums): boolean {
+  return read(sums, AT.flourG) > 0.1 * read(sums, AT.massG);
+}
+
+function waterAndSugars(line: Sums): Given | undefined {
+  const [water, se] = [read(line, AT.allWaterG), read(line, AT.seG)];
+  return givenOf(water - se, { amount: water, unit: 'g water', digits: 0 }, { amount: se, unit: 'g as sucrose', digits: 1 });
+}
+
+export const FIRST_ICE: Role = {
+  name: 'First ice',
+  ends: ['late, soft', 'early, hard'],
+  strains: ['freezes late', 'freezes early'],
+  low: -6,
+  high: 0,
+  unit: '°C',
+  digits: 1,
+  noticedLeast: 0.2,
+  leastG: 1,
+  tells: 0.5,
+  isCold: true,
+  runsBelowZero: true,
+  measure: (sums) => (isDough(sums) ? undefined : freezingPointOf(sums)),
+  given: waterAndSugars,
+  equation: `activity of the water: that of each sugar, polyol, alcohol and salt (Norrish), multiplied, erythritol and lactose as far as they are dissolved; + ${OF_MILK_SALTS} × milk solids without fat ÷ water; below zero`,
+  mark: 'M',
+  source: 'Norrish 1966, Ross 1975 and Goff & Hartel, Ice Cream, 7th ed., constants from memory',
+};
+
+export const ICE: Role = {
+  name: 'Ice',
+  ends: ['slush', 'brick'],
+  strains: ['too soft to freeze', 'freezes to a brick'],
+  low: 0,
+  high: 80,
+  unit: `% of the mix at −${-SCOOPED_C} °C`,
+  digits: 0,
+  noticedLeast: 3,
+  leastG: 1,
+  tells: 1,
+  isCold: true,
+  measure: (sums) => (isDough(sums) ? undefined : (iceAt(sums, SCOOPED_C) * 100) / read(sums, AT.massG)),
+  given: waterAndSugars,
+  equation: `the water that is frozen when the rest has a freezing point of −${-SCOOPED_C} °C: activities of every sugar, polyol, alcohol and salt dissolved in it (Norrish) multiplied, + ${OF_MILK_SALTS} × milk solids without fat ÷ unfrozen water`,
+  mark: 'M',
+  source: 'Norrish 1966, Ross 1975 and Goff & Hartel, Ice Cream, 7th ed., constants from memory; what hardness is wanted is a house value',
+};

@@ -25,6 +25,7 @@ export {
   type ConsistencyModel,
   consistencyOf,
   consistencyWord,
+  fluidAndHolding,
   hydrationOf,
   massForHydration,
   type RestTime,
@@ -34,5 +35,5 @@ export {
   scaleOfSums,
 } from './consistency';
 export { depressionOf, erythritolHeld, freezingPointOf, iceAt } from './freezing';
-export { measureRole, type Measures, measuresOf } from './measures';
-export { COLD_ROLES, type LedgerRole, LEDGER_ROLES, ROLE_FACTS, type RoleFacts } from './roleFacts';
+export { type Given, type Role } from './describe';
+export { COLD_ROLES, type LedgerRole, LEDGER_ROLES, measureRole, type Measures, measuresOf, roleOf } from './roles';

@@ -1,5 +1,6 @@
 import { type Intense, INTENSE } from '../food';
 import { AT, read, type Sums } from './brings';
+import { givenOf, type Role } from './describe';
 
 interface Curve {
   /** The most it can give, in per cent sucrose. */
@@ -76,6 +77,38 @@ export function sweetnessPer100g(sums: Sums): number {
   const massG = read(sums, AT.massG);
   return massG > 0 ? (read(sums, AT.bulkSweetG) * 100) / massG + intensePercent(sums, massG) : 0;
 }
+
+/** Grams of sugar that a line is as sweet as in a mix: of an intense sweetener its share of what all of that gives. */
+function sweetnessOfLine(line: Sums, whole: Sums): number {
+  const massG = read(whole, AT.massG);
+  let sucroseG = read(line, AT.bulkSweetG);
+  for (const { one, at } of PLACES) {
+    const [mine, all] = [read(line, at), read(whole, at)];
+    if (mine > 0 && massG > 0) sucroseG += (((intenseSweetness(one, (all * 1e6) / massG) * massG) / 100) * mine) / all;
+  }
+  return sucroseG;
+}
+
+export const SWEETNESS: Role = {
+  name: 'Sweetness',
+  ends: ['plain', 'very sweet'],
+  strains: ['less sweet', 'too sweet'],
+  low: 0,
+  high: 45,
+  unit: 'g of sugar in 100 g',
+  digits: 1,
+  noticedLeast: 0.7,
+  leastG: 0.01,
+  tells: 1,
+  follows: { share: 0.2, least: 1.5 },
+  aimsAtOriginal: true,
+  measure: sweetnessPer100g,
+  given: (line, whole) => givenOf(sweetnessOfLine(line, whole), { amount: sweetnessOfLine(line, whole), unit: 'g as sugar', digits: 2 }),
+  equation: 'each sugar and polyol × its sweetness + Σ Rm C ÷ (K + C) of the intense sweeteners, C in mg a kg of the mix',
+  mark: 'M',
+  source: 'handbook ranges for bulk sweeteners; DuBois et al. 1991 for the curves, from memory; that a mouthful is tasted as if dissolved in its own weight is a house model',
+  values: ['sweetness', ...INTENSE],
+};
 
 const NONE: readonly Intense[] = [];
 

@@ -1,26 +1,7 @@
 import { type Food } from '../food';
-import { type LedgerRole } from '../role';
+import { type LedgerRole, roleOf } from '../role';
 import { type StandingRow } from './standing';
 
-/** Corrections below this many grams are not worth a spoon. House value. */
-export const LEAST_G: Readonly<Record<LedgerRole, number>> = {
-  thickness: 2,
-  structure: 1,
-  binding: 0.1,
-  sweetness: 0.01,
-  bulk: 1,
-  fat: 1,
-  lift: 0.3,
-  acid: 0.1,
-  browning: 0.5,
-  salt: 0.3,
-  solids: 1,
-  msnf: 1,
-  protein: 1,
-  lactose: 1,
-  freezes: 1,
-  ice: 1,
-};
 /** How far into its band a correction aims, in widths, never past the original; liquid goes in by little. House values. */
 const INSET = 0.25;
 const INSET_OF_LIQUID = 0.1;
@@ -31,7 +12,7 @@ const INSET_OF_LIQUID = 0.1;
  */
 export function aimOf({ role, band, original, state }: StandingRow): number | undefined {
   if (!band) return undefined;
-  if ((role === 'sweetness' || role === 'thickness') && original !== undefined) return Math.min(Math.max(original, band.low), band.high);
+  if (roleOf(role).aimsAtOriginal && original !== undefined) return Math.min(Math.max(original, band.low), band.high);
   const inset = (band.high - band.low) * (role === 'thickness' ? INSET_OF_LIQUID : INSET);
   if (state === 'low') return Math.min(band.low + inset, Math.max(original ?? Infinity, band.low));
   return Math.max(band.high - inset, Math.min(original ?? -Infinity, band.high));

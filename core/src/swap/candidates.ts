@@ -1,7 +1,7 @@
 import { againstDiet, answersTo, barredAllergens, type Diet, foodInHand, type Food, kindIdOf, type Larder, type School } from '../food';
 import { type Counting, COUNTING, type Figure, type Line, totalsOf, viewsOf, type Views } from '../formula';
 import { classOf } from '../product';
-import { type LedgerRole, ROLE_FACTS } from '../role';
+import { type LedgerRole, roleOf } from '../role';
 import { type Craft } from './craft';
 import { openSwap } from './propose';
 import { limitOf, refusalOf, type SwapRule } from './rule';
@@ -48,28 +48,9 @@ export interface RankedCandidate extends Candidate {
   readonly against?: string;
 }
 
-const STRAIN_WORDS: Readonly<Record<LedgerRole, readonly [low: string, high: string]>> = {
-  thickness: ['too loose', 'too thick'],
-  structure: ['weak', 'tough'],
-  binding: ['crumbly', 'gummy'],
-  sweetness: ['less sweet', 'too sweet'],
-  bulk: ['little sugar bulk', 'much sugar bulk'],
-  fat: ['too lean', 'too rich'],
-  lift: ['flat', 'too much gas'],
-  acid: ['soapy', 'sour'],
-  browning: ['pale', 'dark'],
-  salt: ['flat in salt', 'salty'],
-  solids: ['thin, icy', 'heavy'],
-  msnf: ['short of milk solids', 'heavy with milk solids'],
-  protein: ['short of protein', 'chalky with protein'],
-  lactose: ['without lactose', 'sandy with lactose'],
-  freezes: ['freezes late', 'freezes early'],
-  ice: ['too soft to freeze', 'freezes to a brick'],
-};
-
 /** A role out of its band in a word or two: "too thick". */
 export function strainWords(role: LedgerRole, state: 'low' | 'high'): string {
-  return STRAIN_WORDS[role][state === 'low' ? 0 : 1] || ROLE_FACTS[role].name;
+  return roleOf(role).strains[state === 'low' ? 0 : 1];
 }
 
 function strainsOf(standing: Standing): readonly string[] {

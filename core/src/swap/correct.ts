@@ -1,7 +1,7 @@
 import { againstDiet, answersTo, barredAllergens, type Food, foodInHand, isIn, type Larder, SUMMED } from '../food';
 import { type Line, broughtBy } from '../formula';
-import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, ROLE_FACTS, type Sums } from '../role';
-import { aimOf, edgeOf, LEAST_G, mostOf, wholePieces } from './bounds';
+import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, roleOf, type Sums } from '../role';
+import { aimOf, edgeOf, mostOf, wholePieces } from './bounds';
 import { comesToMind } from './comesToMind';
 import { type Craft } from './craft';
 import { isLiquid, rankedLiquids } from './liquids';
@@ -60,7 +60,7 @@ function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correct
   const measure = (sums: Sums): number => measureRole(row.role, sums) ?? NaN;
   const massG =
     amountFor(standing.sums, per1, measure, aim, mostG) ?? (row.band && amountFor(standing.sums, per1, measure, row.state === 'low' ? row.band.low : row.band.high, mostG));
-  if (massG === undefined || !(massG >= LEAST_G[row.role])) return undefined;
+  if (massG === undefined || !(massG >= roleOf(row.role).leastG)) return undefined;
   const way = madeOf(problem, food, wholePieces(food, massG), words);
   return row.role === 'sweetness' && isSpent(way.sums, food) ? undefined : way;
 }
@@ -105,13 +105,13 @@ function taking(problem: Problem): readonly Way[] {
     const most = (line.massG ?? 0) * MOST_TAKEN;
     const found = amountFor(standing.sums, per1, measure, aim, 0, most);
     const massG = found === undefined ? most : -found;
-    if (massG < LEAST_G[row.role]) return [];
+    if (massG < roleOf(row.role).leastG) return [];
     const reason =
       row.role === 'thickness'
         ? 'The rebuild drinks less than the original; with less liquid it keeps its thickness.'
         : row.role === 'ice' || row.role === 'freezes'
           ? `${food.name} decides most of how hard it freezes.`
-          : `Most of what is too much of ${ROLE_FACTS[row.role].name.toLowerCase()} comes from ${food.name.toLowerCase()}.`;
+          : `Most of what is too much of ${roleOf(row.role).name.toLowerCase()} comes from ${food.name.toLowerCase()}.`;
     return [made(problem, { kind: 'less', lineId: line.id, massG, why: row.role === 'thickness' ? 'liquid' : 'balance' }, per1, -massG, { reason, ...HOUSE })];
   });
 }

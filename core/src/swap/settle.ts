@@ -1,5 +1,5 @@
 import { type Larder } from '../food';
-import { type LedgerRole, measuresOf, ROLE_FACTS } from '../role';
+import { type LedgerRole, measuresOf, roleOf } from '../role';
 import { asProposal, correctionsFor } from './correct';
 import { type Craft } from './craft';
 import { acceptProposal, settleOpen } from './decide';
@@ -64,7 +64,7 @@ export function settleLiquid(sheet: Worksheet, larder: Larder, craft: Craft): Wo
 
 function unmetWords(standing: Standing): Settled['unmet'] {
   return askingRows(standing).map(({ role, state }) => {
-    const facts = ROLE_FACTS[role];
+    const facts = roleOf(role);
     const end = facts.ends[state === 'low' ? 0 : 1];
     return { role, words: `${facts.name} stays too near “${end}”: nothing that a baker would put here brings it back without pushing another role out.` };
   });

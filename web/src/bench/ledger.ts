@@ -11,7 +11,7 @@ import {
   proposalWords,
   proposedMass,
   readNumber,
-  ROLE_FACTS,
+  roleOf,
   type RowAdvice,
   type StandingRow,
   strainWords,
@@ -47,14 +47,14 @@ interface Gauge {
 
 function placeOf(role: LedgerRole, amount: number | undefined): number | undefined {
   if (amount === undefined) return undefined;
-  const { low, high } = ROLE_FACTS[role];
+  const { low, high } = roleOf(role);
   return Math.min(Math.max(((amount - low) / (high - low)) * 100, 0), 100);
 }
 
 function amountWords(role: LedgerRole, amount: number | undefined): string {
   if (amount === undefined) return 'not reckoned';
   if (role === 'thickness') return consistencyWord(amount);
-  return `${showNumber(amount, ROLE_FACTS[role].digits)} ${ROLE_FACTS[role].unit}`;
+  return `${showNumber(amount, roleOf(role).digits)} ${roleOf(role).unit}`;
 }
 
 /** A word of the spoon scale as what a mix does: "drops in blobs", "is stiff dough or paste". */
@@ -111,7 +111,7 @@ export class Ledger {
 
   private gauge(row: StandingRow, advice: RowAdvice | undefined, previewed: Measures | undefined): Gauge {
     const { role, original, rebuild, band, state, left } = row;
-    const facts = ROLE_FACTS[role];
+    const facts = roleOf(role);
     const [bandLeft, bandRight] = [placeOf(role, band?.low) ?? 0, placeOf(role, band?.high) ?? 0];
     const isOff = state === 'low' || state === 'high';
     const strain = isOff ? strainWords(role, state) : '';
