@@ -1,6 +1,7 @@
 import { CARB_COUNTS, type Counting, COUNTING, ENERGY_COUNTS, type Food, type StockItem, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
-import { type StoredPack } from './larder';
+import { type StoredPack, type StoredStock } from './larder';
+import { type StoredSettings } from './settings';
 import { worksheetSchema } from './worksheet';
 
 /** What ships: the foods, the tables of the trade (swap rules, product classes, correctives, cautions) and the words of other kitchens. */
@@ -13,6 +14,9 @@ export interface ShippedLarder extends Tables {
 export interface LarderPayload extends Omit<ShippedLarder, 'wordGroups'> {
   readonly packs: readonly StoredPack[];
   readonly stock: readonly StockItem[];
+  /** Saves of each thing in stock, by its id. */
+  readonly stockVersions: Readonly<Record<string, number>>;
+  readonly settings: StoredSettings;
   /** The packs that are in stock, the one to use first foremost. */
   readonly inStock: readonly string[];
 }
@@ -58,6 +62,16 @@ export interface ShelfEntry {
   readonly gaps: number;
   /** Names of foods that were swapped in. */
   readonly swappedIn: readonly string[];
+  /** Why it cannot be opened, if it cannot; then it has no figures. */
+  readonly fault?: string;
+}
+
+/** A formula or pack that was removed and can be brought back. */
+export interface RemovedThing {
+  readonly kind: 'formula' | 'pack';
+  readonly id: string;
+  readonly name: string;
+  readonly removedAt: string;
 }
 
 /**
@@ -69,6 +83,10 @@ export interface SaveRequest {
   readonly label: string;
   readonly worksheet: Worksheet;
   readonly parentId?: string;
+  /** For a first save: the id that the client gives the formula, the same however often it is sent. */
+  readonly formulaId?: string;
+  /** Revisions that this client sent before without an answer: where one of them arrived, this save goes on top of it. */
+  readonly attempts?: readonly string[];
 }
 
 /** A new name for a revision. */
@@ -79,6 +97,8 @@ export const saveSchema = z.strictObject({
   label: z.string().trim().max(80),
   worksheet: worksheetSchema,
   parentId: z.uuid().optional(),
+  formulaId: z.uuid().optional(),
+  attempts: z.array(z.uuid()).max(50).optional(),
 }) satisfies z.ZodType<SaveRequest>;
 
 /** Problem details, RFC 9457. */
@@ -92,4 +112,9 @@ export interface Problem {
   /** For a stale save: what is stored now. */
   readonly current?: StoredFormula;
   readonly currentPack?: StoredPack;
+  readonly currentStock?: StoredStock;
+  readonly currentSettings?: StoredSettings;
+  /** What was asked of was removed elsewhere and can be brought back. */
+  readonly removed?: boolean;
+  readonly removedId?: string;
 }

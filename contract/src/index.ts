@@ -2,6 +2,7 @@ export {
   countingQuerySchema,
   labelSchema,
   type LarderPayload,
+  type RemovedThing,
   type Problem,
   type RevisionHead,
   type SaveRequest,
@@ -11,6 +12,8 @@ export {
   type ShelfFigures,
   type StoredFormula,
 } from './api';
+export { foodSchema } from './food';
+export { CURRENCIES, type Currency, FIRST_SETTINGS, householdSchema, type HouseholdSettings, type StoredSettings } from './settings';
 export { formulaSchema, lineSchema, worksheetSchema } from './worksheet';
 export {
   FOOD_SCHOOLS,
@@ -30,4 +33,5 @@ export {
   SORTS,
   stockSchema,
   type StoredPack,
+  type StoredStock,
 } from './larder';

@@ -28,6 +28,10 @@ export const packSchema = z.strictObject({
   mayContain: z.array(z.enum(ALLERGENS)),
   netG: grams.optional(),
   price: z.number().min(0).max(1_000_000).optional(),
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, 'A currency is three capitals, such as EUR.')
+    .optional(),
   thirstTests: z.array(z.strictObject({ id: z.string().max(40), powderG: grams, waterG: grams, on: day })).max(100),
   note: z.string().max(2000),
 }) satisfies z.ZodType<Pack>;
@@ -41,6 +45,12 @@ export const stockSchema = z.strictObject({
   origin: z.enum(['pack', 'left over']),
   note: z.string().max(400),
 }) satisfies z.ZodType<StockItem>;
+
+/** Something in stock as stored; `version` counts its saves. */
+export interface StoredStock {
+  readonly item: StockItem;
+  readonly version: number;
+}
 
 /** A pack as stored; `version` counts its saves and is what a later save must know. */
 export interface StoredPack {

@@ -8,6 +8,7 @@ import { answerProblems, noSuchRoute } from './http/problem';
 import { type LabelLookup } from './devices/labelLookup';
 import { deviceRoutes } from './routes/devices';
 import { formulaRoutes } from './routes/formulas';
+import { householdRoutes } from './routes/household';
 import { importRoutes } from './routes/imports';
 import { larderRoutes } from './routes/larder';
 import { type Kitchen } from './store/kitchen';
@@ -32,7 +33,7 @@ export function buildApp({ kitchen, labels, webRoot, log, now }: AppParts): Expr
   api.get('/health', (_request, response) => {
     response.json({ ok: true });
   });
-  api.use(larderRoutes(kitchen), formulaRoutes(kitchen, now), deviceRoutes(labels), noSuchRoute);
+  api.use(larderRoutes(kitchen), formulaRoutes(kitchen, now), householdRoutes(kitchen, now), deviceRoutes(labels), noSuchRoute);
   app.use('/api', api);
   app.use(compression(), pages(webRoot));
   app.use(noSuchRoute);

@@ -5,9 +5,8 @@ import { pino } from 'pino';
 import { buildApp } from './app';
 import { setTable } from './demo/setTable';
 import { shelfLookup } from './devices/labelLookup';
-import { openStore } from './store/database';
+import { openStore, type Store } from './store/database';
 import { openKitchen } from './store/kitchen';
-import { seedLarder } from './store/rules';
 
 const root = process.env['FELLMIST_ROOT'] ?? process.cwd();
 const dataFolder = process.env['FELLMIST_DATA'] ?? join(root, 'data-home');
@@ -16,9 +15,18 @@ const demo = process.env['FELLMIST_DEMO'] === '1';
 const log = pino({ level: process.env['FELLMIST_LOG'] ?? 'warn' });
 const now = (): string => new Date().toISOString();
 
-const db = openStore(join(dataFolder, 'fellmist.db'), join(root, 'server', 'migrations'), now);
+function openOrSay(): Store {
+  try {
+    return openStore(join(dataFolder, 'fellmist.db'), join(root, 'server', 'migrations'), now);
+  } catch (error) {
+    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+    return process.exit(1);
+  }
+}
+
+const db = openOrSay();
 const shipped = loadShippedLarder(join(root, 'data'));
-const kitchen = openKitchen(db, shipped, seedLarder(db, shipped), now);
+const kitchen = openKitchen(db, shipped, now);
 if (demo) setTable(kitchen, shipped, join(root, 'data'));
 const labels = shelfLookup(join(root, 'data', 'label-shelf.json'));
 

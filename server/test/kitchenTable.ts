@@ -7,7 +7,6 @@ import { buildApp } from '../src/app';
 import { shelfLookup } from '../src/devices/labelLookup';
 import { openStore, type Store } from '../src/store/database';
 import { type Kitchen, openKitchen } from '../src/store/kitchen';
-import { seedLarder } from '../src/store/rules';
 
 export const root = join(__dirname, '../..');
 export const migrations = join(root, 'server/migrations');
@@ -17,7 +16,7 @@ const labels = shelfLookup(join(root, 'data/label-shelf.json'));
 const larder = stockLarder(shipped.foods);
 
 export function kitchenOn(db: Store): Kitchen {
-  return openKitchen(db, shipped, seedLarder(db, shipped), now);
+  return openKitchen(db, shipped, now);
 }
 
 export function appOn(kitchen: Kitchen) {

@@ -96,7 +96,9 @@ describe('packs and stock', () => {
   });
 
   test('stock that is opened first makes its pack the one in hand', async () => {
-    await local(request(app).put('/api/stock/s1')).send({ id: 's1', foodId: 'pack-test', leftG: 300, openedOn: '2026-11-20', bestBefore: '2026-11-25', origin: 'pack', note: '' });
+    await local(request(app).put('/api/stock/s1'))
+      .set('If-None-Match', '*')
+      .send({ id: 's1', foodId: 'pack-test', leftG: 300, openedOn: '2026-11-20', bestBefore: '2026-11-25', origin: 'pack', note: '' });
     const { inStock } = (await local(request(app).get('/api/larder'))).body as LarderPayload;
     expect(inStock.indexOf('pack-test')).toBeLessThan(inStock.indexOf('pack-oat-flour'));
     expect(kitchen.larder.inHand.get('oat-flour')).toBe('pack-test');
@@ -139,6 +141,31 @@ describe('tables in and out', () => {
     expect((await accept(preview.id)).status).toBe(404);
     expect(((await send(csv)).body as ImportPreview).counts).toMatchObject({ same: 1, new: 0, update: 0 });
     expect(((await send(csv.replace('512,5', '500'))).body as ImportPreview).counts).toMatchObject({ update: 1 });
+  });
+
+  test('foods in any script, and names that differ by a sign, stay apart; a figure that reads two ways is asked about', async () => {
+    const csv = 'name,kind,protein_g\nКокосовая мука,flour,11.2\nПудра сахарная,sweetener,0\nWhey 80%,protein,80\nWhey-80,protein,70\n';
+    const first = (await send(csv)).body as ImportPreview;
+    expect(first.counts).toMatchObject({ new: 4, update: 0, faulty: 0 });
+    await accept(first.id);
+    const again = (await send('name,kind,protein_g\nПудра сахарная,sweetener,3.2\n  кокосовая  МУКА ,flour,12\nOdd,flour,"1,234"\n')).body as ImportPreview;
+    expect(again.counts).toMatchObject({ update: 2, faulty: 1 });
+    expect(again.rows.map(({ words }) => words.join())).toEqual([
+      expect.stringContaining('thousands or as a decimal comma'),
+      'replaces your Пудра сахарная: 0 → 3.2 g protein',
+      'replaces your Кокосовая мука: 11.2 → 12 g protein',
+    ]);
+    expect((await send(`name,id\nLong,own-${'x'.repeat(60)}\n`)).body).toMatchObject({ counts: { faulty: 1 } });
+  });
+
+  test('what was saved since a table was looked at is not written over: nothing is taken in', async () => {
+    const look = async (fat: number): Promise<ImportPreview> => (await send(`name,kind,fat_g\nMoved spread,other,${fat}\nStill one,other,${fat}\n`)).body as ImportPreview;
+    await accept((await look(1)).id);
+    const [mine, theirs] = [await look(2), await look(3)];
+    expect((await accept(theirs.id)).status).toBe(200);
+    const late = await accept(mine.id);
+    expect([late.status, (late.body as { detail: string }).detail]).toEqual([409, expect.stringContaining('Moved spread, Still one')]);
+    expect((await look(3)).counts).toMatchObject({ same: 2 });
   });
 
   test('a Latin-1 file, a byte order mark, a shipped food, a doubled row', async () => {

@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { TestBed } from '@angular/core/testing';
+import { FIRST_SETTINGS } from '@fellmist/contract';
 import { allLines, type Line, readRecipeText, startWorksheet, stockLarder } from '@fellmist/core';
 import { loadShippedLarder } from '@fellmist/data';
 import { provideStore, Store } from '@ngrx/store';
@@ -22,7 +23,7 @@ describe('the desk', () => {
     const packs = [
       { pack: { id: 'pack-sugar', name: 'Sugar, bag', kindId: 'sugar', netG: 1000, price: 1.3, measuresG: {}, mayContain: [], thirstTests: [], note: '' }, version: 1 },
     ];
-    store.dispatch(larderActions.loaded({ payload: { ...shipped, packs, stock: [], inStock: [] } }));
+    store.dispatch(larderActions.loaded({ payload: { ...shipped, packs, stock: [], stockVersions: {}, settings: { settings: FIRST_SETTINGS, version: 0 }, inStock: [] } }));
   });
 
   function place(text: string): void {

@@ -13,14 +13,25 @@ export const list = z
       .filter(Boolean),
   );
 
+/** The id of an own food or pack: as long as what can be saved. */
+export const idCell = z
+  .string()
+  .trim()
+  .max(60, 'may hold up to 60 letters')
+  .regex(/^[a-z0-9-]*$/, 'may hold small letters, digits and hyphens');
+
 function toNumber(cell: string): number {
   return Number(/^\d+,\d+$/.test(cell) ? cell.replace(',', '.') : cell);
 }
+
+/** "1,234": a thousand and more, or one and a bit. Nobody can tell, so it is asked. */
+const TWO_WAYS = /^[1-9]\d{0,2},\d{3}$/;
 
 export function figure(most: number) {
   return z
     .string()
     .trim()
+    .refine((cell) => !TWO_WAYS.test(cell), 'can be read as thousands or as a decimal comma: write it without the comma, or with a point')
     .refine((cell) => cell === '' || (/^\d+([.,]\d+)?$/.test(cell) && toNumber(cell) <= most), `must be a number from 0 to ${most.toLocaleString('en')}, or empty for unknown`)
     .transform((cell) => (cell === '' ? undefined : toNumber(cell)));
 }

@@ -16,7 +16,7 @@ import {
 } from '@fellmist/core';
 import Papa from 'papaparse';
 import * as z from 'zod';
-import { choices, figure, known, list, pairs, split, words } from './cells';
+import { choices, figure, idCell, known, list, pairs, split, words } from './cells';
 
 /** The column of each figure per 100 g; the rest of the columns are named in `row` below. */
 export const FIGURE_COLUMNS: Readonly<Record<Nutrient, string>> = {
@@ -50,10 +50,10 @@ const figures = Object.fromEntries(
 );
 
 const row = z.object({
-  id: words.regex(/^[a-z0-9-]*$/, 'may hold small letters, digits and hyphens'),
+  id: idCell,
   name: words.min(1, 'is empty: every food needs a name'),
   kind: z.preprocess((cell) => (cell === '' ? 'other' : cell), z.enum(FOOD_KINDS, `must be one of: ${FOOD_KINDS.join(', ')}`)),
-  like: words.regex(/^[a-z0-9-]*$/, 'may hold small letters, digits and hyphens'),
+  like: idCell,
   head: words,
   attributes: list.transform((given, context) => {
     const strangers = given.filter((word) => !isAttribute(word));

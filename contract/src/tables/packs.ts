@@ -1,7 +1,7 @@
 import { ALLERGENS, type Label, LABEL_FIGURES, type LabelFigure, type Pack, type StockItem, type TypedFigures } from '@fellmist/core';
 import Papa from 'papaparse';
 import * as z from 'zod';
-import { choices, figure, known, list, pairs, words } from './cells';
+import { choices, figure, idCell, known, list, pairs, words } from './cells';
 
 type ColumnName = 'serving' | 'per100';
 
@@ -28,7 +28,7 @@ const tests = list.transform((entries, context) =>
 );
 
 const row = z.object({
-  id: words.regex(/^[a-z0-9-]*$/, 'may hold small letters, digits and hyphens'),
+  id: idCell,
   name: words.min(1, 'is empty: every pack needs a name'),
   kind_id: words.min(1, 'is empty: say which food of the table it is a kind of'),
   barcode: words.regex(/^(\d{8,14})?$/, 'holds 8 to 14 digits'),

@@ -1,6 +1,6 @@
 import { type Food, type Pack } from '../food';
 
-/** Price of 100 g of a pack, in the household's currency; undefined without a price or a net weight. */
+/** Price of 100 g of a pack, in the currency it was paid in; undefined without a price or a net weight. */
 export function pricePer100g({ price, netG }: Pick<Pack, 'price' | 'netG'>): number | undefined {
   return price === undefined || !netG ? undefined : (price * 100) / netG;
 }

@@ -25,9 +25,10 @@ export interface Pack {
   /** Allergens of the pack where its maker names them; those of its kind otherwise. */
   readonly allergens?: readonly Allergen[];
   readonly mayContain: readonly Allergen[];
-  /** What a full pack weighs, grams, and costs, in the household's currency. */
+  /** What a full pack weighs, grams, and cost, in the currency it was paid in: the household's where none is told. */
   readonly netG?: number;
   readonly price?: number;
+  readonly currency?: string;
   readonly thirstTests: readonly ThirstTest[];
   readonly note: string;
 }

@@ -1,6 +1,7 @@
-import { type Problem, type StoredFormula, type StoredPack } from '@fellmist/contract';
+import { type Problem } from '@fellmist/contract';
 import { type ErrorRequestHandler, type RequestHandler, type Response } from 'express';
 import { ZodError } from 'zod';
+import { UnreadableFormula } from '../store/formulas';
 
 /** An answer other than success, thrown anywhere in a route. */
 export class ProblemError extends Error {
@@ -8,7 +9,7 @@ export class ProblemError extends Error {
     readonly status: number,
     readonly title: string,
     readonly detail: string,
-    readonly extra: { readonly field?: string; readonly current?: StoredFormula; readonly currentPack?: StoredPack } = {},
+    readonly extra: Omit<Problem, 'type' | 'title' | 'status' | 'detail'> = {},
   ) {
     super(detail);
   }
@@ -45,6 +46,10 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
   }
   if (error instanceof ZodError) {
     send(response, fromZod(error));
+    return;
+  }
+  if (error instanceof UnreadableFormula) {
+    send(response, { type: 'about:blank', title: 'Cannot be opened', status: 422, detail: error.message });
     return;
   }
   const known = typeof error === 'object' && error !== null ? fromBodyParser(error) : undefined;

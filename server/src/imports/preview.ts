@@ -7,34 +7,35 @@ import { foodOrigins } from '../store/foods';
 import { type Kitchen } from '../store/kitchen';
 import { readPacks } from '../store/packs';
 
+/** Something to be written, and what stood in its place when the preview was made; undefined where nothing did. */
+export interface Change<T> {
+  readonly to: T;
+  readonly over: string | undefined;
+}
+
 /** What an accepted import writes. */
 export interface Batch {
   readonly preview: ImportPreview;
-  readonly foods: readonly Food[];
-  readonly packs: readonly Pack[];
+  readonly foods: readonly Change<Food>[];
+  readonly packs: readonly Change<Pack>[];
   readonly stock: readonly StockItem[];
 }
 
 /** Rows of a preview that are sent to be looked at; the counts speak of all. */
 const MOST_SHOWN = 200;
 
-/** An id from a name, the same each time, so that the same row imported again is known again. */
-function idFrom(name: string, prefix: string): string {
-  const plain = name
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 50);
-  return `${prefix}-${plain || 'unnamed'}`;
+/** A name as it is told from others: letters of every script and all signs count, capitals and spaces do not. */
+function nameKey(name: string): string {
+  return name.normalize('NFKC').trim().replace(/\s+/g, ' ').toLocaleLowerCase('en');
 }
+
+const freshId = (prefix: string): string => `${prefix}-${randomUUID()}`;
 
 function previewOf(of: ImportPreview['of'], rows: readonly ImportRow[], ignoredColumns: readonly string[], encoding: string): ImportPreview {
   const counts = { new: 0, update: 0, same: 0, kept: 0, faulty: 0 };
   for (const { act } of rows) counts[act] += 1;
-  const first = (act: ImportRow['act']): number => (act === 'faulty' ? 0 : act === 'kept' ? 1 : 2);
-  const shown = [...rows].sort((a, b) => first(a.act) - first(b.act) || a.row - b.row).slice(0, MOST_SHOWN);
+  const ORDER: readonly ImportRow['act'][] = ['faulty', 'update', 'kept', 'new', 'same'];
+  const shown = [...rows].sort((a, b) => ORDER.indexOf(a.act) - ORDER.indexOf(b.act) || a.row - b.row).slice(0, MOST_SHOWN);
   return { id: randomUUID(), of, counts, rows: shown, ignoredColumns, encoding };
 }
 
@@ -42,56 +43,101 @@ function faulty(row: number, name: string, words: readonly string[]): ImportRow 
   return { row, name: name || '(no name)', act: 'faulty', words };
 }
 
-function previewFoods(rows: readonly Readonly<Record<string, string>>[], kitchen: Kitchen): { rows: ImportRow[]; foods: Food[] } {
+/** The own things of the household that a row may mean: by its id, or by the very name where only one bears it. */
+class Known<T extends { readonly id: string; readonly name: string }> {
+  private readonly byId: ReadonlyMap<string, T>;
+  private readonly byName = new Map<string, readonly T[]>();
+  private readonly seen = new Set<string>();
+
+  constructor(all: readonly T[]) {
+    this.byId = new Map(all.map((one) => [one.id, one]));
+    for (const one of all) this.byName.set(nameKey(one.name), [...(this.byName.get(nameKey(one.name)) ?? []), one]);
+  }
+
+  find({ id, name }: { readonly id: string; readonly name: string }): { readonly before?: T; readonly words?: string } {
+    const key = id || `name ${nameKey(name)}`;
+    if (this.seen.has(key)) return { words: `stands twice: an earlier row has the same ${id ? 'id' : 'name'}` };
+    this.seen.add(key);
+    if (id) {
+      const before = this.byId.get(id);
+      return before ? { before } : {};
+    }
+    const [before, other] = this.byName.get(nameKey(name)) ?? [];
+    if (other) return { words: 'several of yours bear this name: give the row the id of the one that is meant' };
+    if (before && this.seen.has(before.id)) return { words: 'stands twice: an earlier row has its id' };
+    if (before) this.seen.add(before.id);
+    return before ? { before } : {};
+  }
+}
+
+const FIGURES: readonly (readonly [key: 'energyKcal' | 'proteinG' | 'fatG' | 'carbohydrateG' | 'fibreG' | 'sugarsG', word: string])[] = [
+  ['energyKcal', 'kcal'],
+  ['proteinG', 'g protein'],
+  ['fatG', 'g fat'],
+  ['carbohydrateG', 'g carbohydrate'],
+  ['fibreG', 'g fibre'],
+  ['sugarsG', 'g sugars'],
+];
+
+const said = (figure: number | undefined): string => (figure === undefined ? 'unknown' : String(figure));
+
+/** What an update changes, in words. */
+function foodChanges(before: Food, after: Food): readonly string[] {
+  const figures = FIGURES.flatMap(([key, word]) => (before.per100g[key] === after.per100g[key] ? [] : [`${said(before.per100g[key])} → ${said(after.per100g[key])} ${word}`]));
+  return [`replaces your ${before.name}${figures.length > 0 ? `: ${figures.join(', ')}` : ''}`];
+}
+
+function previewFoods(rows: readonly Readonly<Record<string, string>>[], kitchen: Kitchen): { rows: ImportRow[]; foods: Change<Food>[] } {
   const origins = foodOrigins(kitchen.db);
+  const own = new Known([...origins.values()].flatMap(({ isOwn, body }) => (isOwn ? [JSON.parse(body) as Food] : [])));
   const otherNames = renamer(kitchen.wordGroups);
-  const seen = new Set<string>();
-  const out: { rows: ImportRow[]; foods: Food[] } = { rows: [], foods: [] };
+  const out: { rows: ImportRow[]; foods: Change<Food>[] } = { rows: [], foods: [] };
   for (const read of readFoodRows(rows)) {
     if ('errors' in read) {
       out.rows.push(faulty(read.row, read.name, read.errors));
       continue;
     }
-    const id = read.food.id || idFrom(read.food.name, 'own');
-    const known = origins.get(id);
-    if (seen.has(id)) out.rows.push(faulty(read.row, read.food.name, [`stands twice: an earlier row has the same ${read.food.id ? 'id' : 'name'}`]));
-    else if (known && !known.isOwn)
+    const { before, words } = own.find(read.food);
+    if (words) out.rows.push(faulty(read.row, read.food.name, [words]));
+    else if (origins.get(read.food.id)?.isOwn === false)
       out.rows.push({ row: read.row, name: read.food.name, act: 'kept', words: ['ships with Fellmist and stays as it is; give it another id to keep a version of your own'] });
     else {
+      const id = read.food.id || (before?.id ?? freshId('own'));
       const synonyms = [...new Set([...read.food.synonyms, ...otherNames(read.food.name)])];
       const food: Food = { ...read.food, id, synonyms, source: read.food.source || 'imported by you', measureSource: read.food.measureSource || 'imported by you' };
-      const isSame = known?.body === JSON.stringify(food);
-      out.rows.push({ row: read.row, name: food.name, act: isSame ? 'same' : known ? 'update' : 'new', words: [] });
-      if (!isSame) out.foods.push(food);
+      const over = origins.get(id)?.body;
+      const isSame = over === JSON.stringify(food);
+      out.rows.push({ row: read.row, name: food.name, act: isSame ? 'same' : before ? 'update' : 'new', words: !isSame && before ? foodChanges(before, food) : [] });
+      if (!isSame) out.foods.push({ to: food, over });
     }
-    seen.add(id);
   }
   return out;
 }
 
-function previewPacks(rows: readonly Readonly<Record<string, string>>[], kitchen: Kitchen): { rows: ImportRow[]; packs: Pack[]; stock: StockItem[] } {
-  const known = new Map(readPacks(kitchen.db).map(({ pack }) => [pack.id, JSON.stringify(pack)]));
+function previewPacks(rows: readonly Readonly<Record<string, string>>[], kitchen: Kitchen): { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } {
+  const packs = readPacks(kitchen.db).map(({ pack }) => pack);
+  const bodies = new Map(packs.map((pack) => [pack.id, JSON.stringify(pack)]));
+  const own = new Known(packs);
   const stocked = new Map(kitchen.payload.stock.map((item) => [item.foodId, item]));
-  const seen = new Set<string>();
-  const out: { rows: ImportRow[]; packs: Pack[]; stock: StockItem[] } = { rows: [], packs: [], stock: [] };
+  const out: { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } = { rows: [], packs: [], stock: [] };
   for (const read of readPackRows(rows)) {
     if ('errors' in read) {
       out.rows.push(faulty(read.row, read.name, read.errors));
       continue;
     }
-    const id = read.pack.id || idFrom(read.pack.name, 'pack');
-    const pack: Pack = { ...read.pack, id };
-    if (seen.has(id)) out.rows.push(faulty(read.row, pack.name, [`stands twice: an earlier row has the same ${read.pack.id ? 'id' : 'name'}`]));
-    else if (kitchen.kindIdOf(pack.kindId) !== pack.kindId) out.rows.push(faulty(read.row, pack.name, [`kind_id "${pack.kindId}" is no food of the table`]));
+    const { before, words } = own.find(read.pack);
+    if (words) out.rows.push(faulty(read.row, read.pack.name, [words]));
+    else if (kitchen.kindIdOf(read.pack.kindId) !== read.pack.kindId) out.rows.push(faulty(read.row, read.pack.name, [`kind_id "${read.pack.kindId}" is no food of the table`]));
     else {
-      const before = stocked.get(id);
-      const item = read.stock && { ...read.stock, id: before?.id ?? `stock-${id}`.slice(0, 60), foodId: id };
-      const isSame = known.get(id) === JSON.stringify(pack) && (!item || JSON.stringify({ ...before, note: '' }) === JSON.stringify({ ...item, note: '' }));
-      out.rows.push({ row: read.row, name: pack.name, act: isSame ? 'same' : known.has(id) ? 'update' : 'new', words: [] });
-      if (!isSame) out.packs.push(pack);
+      const pack: Pack = { ...read.pack, id: read.pack.id || (before?.id ?? freshId('pack')) };
+      const held = stocked.get(pack.id);
+      const item = read.stock && { ...read.stock, id: held?.id ?? freshId('stock'), foodId: pack.id };
+      const over = bodies.get(pack.id);
+      const isSame = over === JSON.stringify(pack) && (!item || JSON.stringify({ ...held, note: '' }) === JSON.stringify({ ...item, note: '' }));
+      out.rows.push({ row: read.row, name: pack.name, act: isSame ? 'same' : before ? 'update' : 'new', words: !isSame && before ? [`replaces your ${before.name}`] : [] });
+      if (!isSame) out.packs.push({ to: pack, over });
       if (!isSame && item) out.stock.push(item);
     }
-    seen.add(id);
   }
   return out;
 }

@@ -4,7 +4,7 @@ import { allLines, type Analysis, analyse, classOf, type Counting, type Figures,
 import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
 import { type Kitchen } from '../store/kitchen';
-import { createFormula, deleteFormula, listFormulas, nameRevision, readFormula, restoreFormula, saveRevision, type ShelfRow } from '../store/formulas';
+import { createFormula, deleteFormula, listFormulas, nameRevision, readFormula, restoreFormula, saveRevision, type SaveResult, type ShelfRow } from '../store/formulas';
 
 function missing(): ProblemError {
   return new ProblemError(404, 'No such formula', 'That formula is not on the shelf. It may have been deleted in another tab.');
@@ -21,21 +21,34 @@ function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
   return [...new Set(names)];
 }
 
-function shelfEntry(row: ShelfRow, { larder, payload }: Kitchen, counting: Counting): ShelfEntry {
-  const { original, rebuild } = row.worksheet;
+const NO_FIGURES = { portions: 0, portionWord: '', original: {}, rebuild: {}, gaps: 0, swappedIn: [] } as const;
+
+/** One formula on the shelf; one that cannot be read or analysed is listed as such, so that the shelf stays whole. */
+function shelfEntry(row: ShelfRow, kitchen: Kitchen, counting: Counting): ShelfEntry {
+  const head = { id: row.id, revisionCount: row.revisionCount, revisionLabel: row.label, updatedAt: row.createdAt };
+  if (!row.worksheet.ok) return { ...head, ...NO_FIGURES, title: 'A formula that cannot be read', fault: row.worksheet.words };
+  const sheet = row.worksheet.document;
+  try {
+    return analysedEntry(head, sheet, kitchen, counting);
+  } catch (error) {
+    return { ...head, ...NO_FIGURES, title: sheet.rebuild.title, fault: `It cannot be worked out: ${error instanceof Error ? error.message : String(error)}` };
+  }
+}
+
+type EntryHead = Pick<ShelfEntry, 'id' | 'revisionCount' | 'revisionLabel' | 'updatedAt'>;
+
+function analysedEntry(head: EntryHead, sheet: Worksheet, { larder, payload }: Kitchen, counting: Counting): ShelfEntry {
+  const { original, rebuild } = sheet;
   const [before, now] = [original, rebuild].map((formula) => analyse(formula, larder, payload, counting)) as [Analysis, Analysis];
   return {
-    id: row.id,
+    ...head,
     title: rebuild.title,
     portions: rebuild.portions,
     portionWord: rebuild.portionWord,
-    revisionCount: row.revisionCount,
-    revisionLabel: row.label,
-    updatedAt: row.createdAt,
     original: shelfFigures(before.views.portion),
     rebuild: shelfFigures(now.views.portion),
     gaps: now.gaps.length,
-    swappedIn: swappedIn(row.worksheet, larder),
+    swappedIn: swappedIn(sheet, larder),
   };
 }
 
@@ -64,6 +77,32 @@ function foodsUsed({ original, rebuild }: Worksheet): readonly string[] {
   return [...allLines(original), ...allLines(rebuild)].flatMap(({ foodId }) => foodId ?? []);
 }
 
+/** What a save stored, or the problem that it met. */
+function savedOr(result: SaveResult): StoredFormula {
+  if (result.kind === 'saved') return result.stored;
+  if (result.kind === 'strange parent') throw new ProblemError(400, 'No such revision', 'The revision that this one grew from is none of this formula’s.', { field: 'parentId' });
+  if (result.kind === 'missing') throw missing();
+  if (result.kind === 'removed') {
+    throw new ProblemError(
+      410,
+      'Removed elsewhere',
+      'This formula was taken off the shelf elsewhere. Nothing was saved; bring it back and save again, or save yours as a new one.',
+      {
+        removed: true,
+        removedId: result.formulaId,
+      },
+    );
+  }
+  throw new ProblemError(
+    409,
+    'Saved meanwhile elsewhere',
+    'This formula was saved from another place since you opened it. Nothing was overwritten; choose which version goes on.',
+    {
+      current: result.stored,
+    },
+  );
+}
+
 /** Formulas and their immutable revisions. */
 export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
   const router = Router();
@@ -74,7 +113,7 @@ export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
   });
   router.post('/formulas', (request, response) => {
     const save = saveSchema.parse(request.body);
-    const stored = createFormula(db, randomUUID(), save, now());
+    const stored = savedOr(createFormula(db, save.formulaId ?? randomUUID(), save, now()));
     kitchen.takeUp(foodsUsed(save.worksheet));
     response.location(`/api/formulas/${stored.id}`);
     sendStored(response, stored, 201);
@@ -98,19 +137,9 @@ export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
   router.put('/formulas/:id', (request, response) => {
     const known = knownHead(request);
     const save = saveSchema.parse(request.body);
-    const result = saveRevision(db, request.params.id, known, save, now());
-    if (result.kind === 'missing') throw missing();
-    if (result.kind === 'strange parent') throw new ProblemError(400, 'No such revision', 'The revision that this one grew from is none of this formula’s.', { field: 'parentId' });
-    if (result.kind === 'stale') {
-      throw new ProblemError(
-        409,
-        'Saved meanwhile elsewhere',
-        'This formula was saved from another place since you opened it. Nothing was overwritten; choose which version goes on.',
-        { current: result.stored },
-      );
-    }
+    const stored = savedOr(saveRevision(db, request.params.id, known, save, now()));
     kitchen.takeUp(foodsUsed(save.worksheet));
-    sendStored(response, result.stored);
+    sendStored(response, stored);
   });
   router.delete('/formulas/:id', (request, response) => {
     if (!deleteFormula(db, request.params.id, now())) throw missing();

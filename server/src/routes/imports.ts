@@ -33,8 +33,16 @@ export function importRoutes(kitchen: Kitchen): Router {
   router.post('/imports/:id/accept', (request, response) => {
     const batch = waiting.get(request.params.id);
     if (!batch) throw new ProblemError(404, 'No such preview', 'This preview is no longer there; choose the file again. Nothing was imported.');
-    kitchen.takeIn(batch.foods, batch.packs, batch.stock, batch.foods.length <= MOST_AT_HAND);
+    const moved = kitchen.takeIn(batch, batch.foods.length <= MOST_AT_HAND);
     waiting.delete(request.params.id);
+    if (moved.length > 0) {
+      const names = moved.slice(0, 5).join(', ');
+      throw new ProblemError(
+        409,
+        'Saved meanwhile elsewhere',
+        `Saved from another place since the table was read: ${names}${moved.length > 5 ? ' and others' : ''}. Nothing was imported; choose the file again.`,
+      );
+    }
     response.json({ foods: batch.foods.length, packs: batch.packs.length });
   });
 

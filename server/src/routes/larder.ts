@@ -4,14 +4,14 @@ import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
 import { readFood } from '../store/foods';
 import { type Kitchen } from '../store/kitchen';
-import { readPack } from '../store/packs';
+import { packHistory, readPack } from '../store/packs';
 
 function missing(what: string): ProblemError {
   return new ProblemError(404, `No such ${what}`, `That ${what} is not in the larder. It may have been removed in another tab.`);
 }
 
 /** The version in If-Match; 0 where the request says with If-None-Match: * that nothing should be there. */
-function knownVersion(request: Request): number {
+export function knownVersion(request: Request): number {
   if (request.get('If-None-Match') === '*') return 0;
   const match = /^"(\d{1,9})"$/.exec(request.get('If-Match') ?? '');
   if (!match?.[1]) throw new ProblemError(428, 'If-Match is missing', 'A save must say which version it is based on, in an If-Match header.');
@@ -73,6 +73,9 @@ export function larderRoutes(kitchen: Kitchen): Router {
     }
     sendPack(response, result.stored);
   });
+  router.get('/packs/:id/history', (request, response) => {
+    response.set('Cache-Control', 'no-store').json(packHistory(kitchen.db, request.params.id));
+  });
   router.delete('/packs/:id', (request, response) => {
     if (!kitchen.deletePack(request.params.id)) throw missing('pack');
     response.status(204).end();
@@ -85,8 +88,14 @@ export function larderRoutes(kitchen: Kitchen): Router {
     const item = stockSchema.parse(request.body);
     if (item.id !== request.params.id) throw new ProblemError(422, 'Two ids', 'The id in the address and the one in the body differ.', { field: 'id' });
     if (kitchen.kindIdOf(item.foodId) === undefined) throw new ProblemError(422, 'No such food', 'That food is not in the larder; choose another.', { field: 'foodId' });
-    kitchen.putStock(item);
-    response.json(item);
+    const result = kitchen.saveStock(item, knownVersion(request));
+    if (result.kind === 'missing') throw missing('stock');
+    if (result.kind === 'stale') {
+      throw new ProblemError(409, 'Changed meanwhile elsewhere', 'What is left of this was changed from another place since you saw it. Nothing was overwritten.', {
+        currentStock: result.stored,
+      });
+    }
+    response.set('ETag', `"${result.stored.version}"`).json(result.stored);
   });
   router.delete('/stock/:id', (request, response) => {
     if (!kitchen.deleteStock(request.params.id)) throw missing('stock');

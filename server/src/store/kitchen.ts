@@ -1,12 +1,14 @@
-import { type FoodPage, type FoodQuery, type LarderPayload, type ShippedLarder } from '@fellmist/contract';
+import { type FoodPage, type FoodQuery, type HouseholdSettings, type LarderPayload, type ShippedLarder } from '@fellmist/contract';
 import { type Food, kindIdOf, type Larder, matchFood, type Pack, packAsFood, packsInStock, type StockItem, stockLarder, type WordGroup } from '@fellmist/core';
+import { type Batch } from '../imports/preview';
 import { type Store } from './database';
 import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
 import { deletePack, type PackSave, putPack, readPack, readPacks, restorePack, savePack } from './packs';
-import { readTables } from './rules';
+import { readTables, seedLarder } from './rules';
 import { readVocabulary, searchFoods, withNamedFirst } from './search';
-import { deleteStock, putStock, readStock } from './stock';
+import { readSettings, saveSettings, type SettingsSave } from './settings';
+import { deleteStock, putStock, readStock, readStockItem, saveStock, type StockSave } from './stock';
 
 /**
  * The household's foods, packs and stock as one thing: whatever is written is listed anew in the same transaction, and
@@ -30,10 +32,22 @@ export class Kitchen {
     if (this.kept) return this.kept;
     const foods = foodsAtHand(this.db);
     const packs = readPacks(this.db);
-    const stock = readStock(this.db);
+    const stored = readStock(this.db);
+    const stock = stored.map(({ item }) => item);
     const bare = packs.map(({ pack }) => pack);
     const inStock = packsInStock(stock, stockLarder(foods, bare).foods, this.today);
-    this.kept = { payload: { foods, ...readTables(this.db), packs, stock, inStock }, larder: stockLarder(foods, bare, inStock) };
+    this.kept = {
+      payload: {
+        foods,
+        ...readTables(this.db),
+        packs,
+        stock,
+        stockVersions: Object.fromEntries(stored.map(({ item, version }) => [item.id, version])),
+        settings: readSettings(this.db),
+        inStock,
+      },
+      larder: stockLarder(foods, bare, inStock),
+    };
     return this.kept;
   }
 
@@ -66,7 +80,7 @@ export class Kitchen {
 
   /** Lists foods and packs by id anew; what is gone is taken off. */
   relist(ids: readonly string[]): void {
-    const stock = readStock(this.db);
+    const stock = readStock(this.db).map(({ item }) => item);
     const entries = ids.flatMap((id): Listed[] => {
       const pack = readPack(this.db, id)?.pack;
       const kind = pack && this.kindOf(pack);
@@ -98,9 +112,15 @@ export class Kitchen {
     }, [pack.id]);
   }
 
-  /** Takes in an accepted import, all of it or nothing. */
-  takeIn(foods: readonly Food[], packs: readonly Pack[], stock: readonly StockItem[], atHand: boolean): void {
-    this.db.transaction(() => {
+  /** Takes in an accepted import, all of it, or nothing and the names of what was saved since it was looked at. */
+  takeIn({ foods: foodChanges, packs: packChanges, stock }: Pick<Batch, 'foods' | 'packs' | 'stock'>, atHand: boolean): readonly string[] {
+    return this.db.transaction((): readonly string[] => {
+      const moved = [
+        ...foodChanges.filter(({ to, over }) => JSON.stringify(readFood(this.db, to.id)?.food) !== over).map(({ to }) => to.name),
+        ...packChanges.filter(({ to, over }) => JSON.stringify(readPack(this.db, to.id)?.pack) !== over).map(({ to }) => to.name),
+      ];
+      if (moved.length > 0) return moved;
+      const [foods, packs] = [foodChanges.map(({ to }) => to), packChanges.map(({ to }) => to)];
       putOwnFoods(this.db, foods, atHand);
       for (const pack of packs) {
         takeUpFoods(this.db, [pack.kindId]);
@@ -109,6 +129,7 @@ export class Kitchen {
       for (const item of stock) putStock(this.db, item, this.now());
       this.listAll(foods);
       this.relist(packs.map(({ id }) => id));
+      return moved;
     })();
   }
 
@@ -120,14 +141,26 @@ export class Kitchen {
     return this.write(() => restorePack(this.db, id), [id]);
   }
 
+  /** Saves something in stock over the version known, 0 for a new one. */
+  saveStock(item: StockItem, knownVersion: number): StockSave {
+    const before = readStockItem(this.db, item.id)?.item.foodId;
+    return this.write(() => saveStock(this.db, item, knownVersion, this.now()), [item.foodId, ...(before && before !== item.foodId ? [before] : [])]);
+  }
+
+  /** Puts something in stock, whatever stood there. */
   putStock(item: StockItem): void {
-    const before = readStock(this.db).find(({ id }) => id === item.id)?.foodId;
-    this.write(() => putStock(this.db, item, this.now()), [item.foodId, ...(before && before !== item.foodId ? [before] : [])]);
+    this.write(() => putStock(this.db, item, this.now()), [item.foodId]);
+  }
+
+  /** Saves the household's settings over the version known. */
+  saveSettings(settings: HouseholdSettings, knownVersion: number): SettingsSave {
+    const packs = readPacks(this.db).map(({ pack }) => pack.id);
+    return this.write(() => saveSettings(this.db, settings, knownVersion, this.now()), packs);
   }
 
   deleteStock(id: string): boolean {
-    const before = readStock(this.db).find((item) => item.id === id);
-    return before ? this.write(() => deleteStock(this.db, id), [before.foodId]) : false;
+    const before = readStockItem(this.db, id);
+    return before ? this.write(() => deleteStock(this.db, id), [before.item.foodId]) : false;
   }
 
   /** Foods that a formula uses stay at hand from now on. */
@@ -139,7 +172,7 @@ export class Kitchen {
   listAll(foods: readonly Food[]): void {
     const ids = new Set(foods.map(({ id }) => id));
     const packs = readPacks(this.db).filter(({ pack }) => ids.has(pack.kindId));
-    const stock = readStock(this.db);
+    const stock = readStock(this.db).map(({ item }) => item);
     const byFood = new Map<string, StockItem[]>();
     for (const item of stock) byFood.set(item.foodId, [...(byFood.get(item.foodId) ?? []), item]);
     listFoods(
@@ -156,9 +189,11 @@ export class Kitchen {
   }
 }
 
-/** The shipped tables as they stand in the database are listed once they changed. */
-export function openKitchen(db: Store, shipped: ShippedLarder, seeded: boolean, now: () => string): Kitchen {
+/** Brings what ships into the database and lists it, both or neither, however often it is stopped on the way. */
+export function openKitchen(db: Store, shipped: ShippedLarder, now: () => string): Kitchen {
   const kitchen = new Kitchen(db, now, shipped.wordGroups);
-  if (seeded) db.transaction(() => kitchen.listAll(shipped.foods))();
+  db.transaction(() => {
+    if (seedLarder(db, shipped)) kitchen.listAll(shipped.foods.flatMap(({ id }) => readFood(db, id)?.food ?? []));
+  })();
   return kitchen;
 }

@@ -1,39 +1,66 @@
 import { type StoredPack } from '@fellmist/contract';
 import { type Pack } from '@fellmist/core';
 import { type Store } from './database';
+import { DOCUMENTS, readDocument, type StoredDocument } from './documents';
 
-const ALL = 'SELECT body, version FROM pack WHERE deleted_at IS NULL ORDER BY created_at, id';
-const ONE = 'SELECT body, version FROM pack WHERE id = @id AND deleted_at IS NULL';
+const COLUMNS = 'schema, body, version';
+const ALL = `SELECT ${COLUMNS} FROM pack WHERE deleted_at IS NULL ORDER BY created_at, id`;
+const ONE = `SELECT ${COLUMNS} FROM pack WHERE id = @id AND deleted_at IS NULL`;
+const REMOVED = `SELECT ${COLUMNS}, deleted_at AS removedAt FROM pack WHERE deleted_at > @since ORDER BY deleted_at DESC`;
 const EVER = 'SELECT version FROM pack WHERE id = @id';
-const ADD = 'INSERT INTO pack (id, version, body, created_at, changed_at) VALUES (@id, 1, @body, @at, @at)';
-const CHANGE = 'UPDATE pack SET body = @body, version = version + 1, changed_at = @at, deleted_at = NULL WHERE id = @id';
+const ADD = 'INSERT INTO pack (id, version, schema, body, created_at, changed_at) VALUES (@id, 1, @schema, @body, @at, @at)';
+const CHANGE = 'UPDATE pack SET schema = @schema, body = @body, version = version + 1, changed_at = @at, deleted_at = NULL WHERE id = @id';
+const KEEP = 'INSERT INTO pack_version (pack_id, version, schema, body, saved_at) SELECT id, version, schema, body, changed_at FROM pack WHERE id = @id';
+const HISTORY = 'SELECT schema, body, version, saved_at AS savedAt FROM pack_version WHERE pack_id = @id ORDER BY version DESC';
 const DELETE = 'UPDATE pack SET deleted_at = @at WHERE id = @id AND deleted_at IS NULL';
-const RESTORE = 'UPDATE pack SET deleted_at = NULL WHERE id = @id';
+const RESTORE = 'UPDATE pack SET deleted_at = NULL WHERE id = @id AND deleted_at IS NOT NULL';
 
-interface PackRow {
-  readonly body: string;
+interface PackRow extends StoredDocument {
   readonly version: number;
 }
 
-function toStored({ body, version }: PackRow): StoredPack {
-  return { pack: JSON.parse(body) as Pack, version };
+function toStored(row: PackRow): readonly StoredPack[] {
+  const read = readDocument(DOCUMENTS.pack, row);
+  return read.ok ? [{ pack: read.document, version: row.version }] : [];
 }
 
-/** Every pack that is not deleted, oldest first. */
+/** Every pack that is not removed, oldest first; one that cannot be read is left out and harms no other. */
 export function readPacks(db: Store): readonly StoredPack[] {
-  return db.prepare<[], PackRow>(ALL).all().map(toStored);
+  return db.prepare<[], PackRow>(ALL).all().flatMap(toStored);
 }
 
 export function readPack(db: Store, id: string): StoredPack | undefined {
   const row = db.prepare<{ id: string }, PackRow>(ONE).get({ id });
-  return row && toStored(row);
+  return row && toStored(row)[0];
 }
 
-/** Writes a pack as its next version, new or not, deleted or not. */
+/** The saves of a pack, the last first. */
+export function packHistory(db: Store, id: string): readonly (StoredPack & { readonly savedAt: string })[] {
+  return db
+    .prepare<{ id: string }, PackRow & { savedAt: string }>(HISTORY)
+    .all({ id })
+    .flatMap((row) => toStored(row).map((stored) => ({ ...stored, savedAt: row.savedAt })));
+}
+
+/** Packs removed since a moment, the last first. */
+export function removedPacks(db: Store, since: string): readonly (StoredPack & { readonly removedAt: string })[] {
+  return db
+    .prepare<{ since: string }, PackRow & { removedAt: string }>(REMOVED)
+    .all({ since })
+    .flatMap((row) => toStored(row).map((stored) => ({ ...stored, removedAt: row.removedAt })));
+}
+
+/** Writes a pack as its next version, new or not, removed or not; what it was stays in its history. */
 export function putPack(db: Store, pack: Pack, at: string): StoredPack {
   const known = db.prepare<{ id: string }, { version: number }>(EVER).get({ id: pack.id });
-  db.prepare(known ? CHANGE : ADD).run({ id: pack.id, body: JSON.stringify(pack), at });
+  db.prepare(known ? CHANGE : ADD).run({ id: pack.id, schema: DOCUMENTS.pack.schema, body: JSON.stringify(pack), at });
+  db.prepare(KEEP).run({ id: pack.id });
   return { pack, version: (known?.version ?? 0) + 1 };
+}
+
+/** Prices noted without their currency are said to be in this one. */
+export function stampPrices(db: Store, currency: string, at: string): void {
+  for (const { pack } of readPacks(db)) if (pack.price !== undefined && pack.currency === undefined) putPack(db, { ...pack, currency }, at);
 }
 
 export type PackSave = { readonly kind: 'saved' | 'stale'; readonly stored: StoredPack } | { readonly kind: 'missing' };

@@ -4,7 +4,7 @@ import { type Tables } from '@fellmist/core';
 import { type Store } from './database';
 
 const PUT_FOOD = `INSERT INTO food (id, position, name, kind, body, source) VALUES (@id, @position, @name, @kind, @body, @source)
-  ON CONFLICT (id) DO UPDATE SET position = @position, name = @name, kind = @kind, body = @body, source = @source, origin = 'shipped'`;
+  ON CONFLICT (id) DO UPDATE SET position = @position, name = @name, kind = @kind, body = @body, source = @source WHERE origin = 'shipped'`;
 /** The tables of the trade, each written and read whole. */
 const TABLES = { rules: 'swap_rule', classes: 'product_class', correctives: 'corrective', coldStyles: 'cold_style', cautions: 'caution' } as const;
 type TableName = keyof typeof TABLES;
@@ -25,7 +25,7 @@ function fingerprint(shipped: ShippedLarder): string {
     .digest('hex');
 }
 
-/** Brings the shipped foods and tables into the database. True where anything was brought; again, nothing is. */
+/** Brings the shipped foods and tables into the database; a food of the household's own stays, though it has the same id. True where anything was brought; again, nothing is. */
 export function seedLarder(db: Store, shipped: ShippedLarder): boolean {
   const print = fingerprint(shipped);
   const before = db.prepare<{ key: string }, { value: string }>(GET_SETTING).get({ key: SEED_KEY });

@@ -1,4 +1,4 @@
-import { type LarderPayload, type StoredPack } from '@fellmist/contract';
+import { FIRST_SETTINGS, type LarderPayload, type StoredPack } from '@fellmist/contract';
 import { type Food, type StockItem } from '@fellmist/core';
 import { larderActions, larderFeature } from './larder.feature';
 
@@ -18,7 +18,7 @@ const flour: Food = {
 };
 const pack = (id: string): StoredPack => ({ pack: { id, name: `Pack ${id}`, kindId: 'flour', measuresG: {}, mayContain: [], thirstTests: [], note: '' }, version: 1 });
 const item = (id: string, foodId: string, bestBefore: string): StockItem => ({ id, foodId, leftG: 100, bestBefore, origin: 'pack', note: '' });
-const payload: LarderPayload = { foods: [flour], rules: [], classes: [], correctives: [], coldStyles: [], cautions: [], packs: [pack('a'), pack('b')], stock: [], inStock: [] };
+const payload: LarderPayload = { foods: [flour], rules: [], classes: [], correctives: [], coldStyles: [], cautions: [], packs: [pack('a'), pack('b')], stock: [], stockVersions: {}, settings: { settings: FIRST_SETTINGS, version: 0 }, inStock: [] };
 
 type State = ReturnType<typeof larderFeature.reducer>;
 

@@ -1,0 +1,49 @@
+import { ALLERGENS, CARB_COUNTS, COUNTING, COUNTRIES, ENERGY_COUNTS, SCHOOLS } from '@fellmist/core';
+import * as z from 'zod';
+
+export const CURRENCIES = ['EUR', 'GBP', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'INR', 'JPY', 'NOK', 'NZD', 'PLN', 'SEK'] as const;
+export type Currency = (typeof CURRENCIES)[number];
+
+const tempC = (low: number, high: number) => z.number().min(low, `The coldest is ${low} °C.`).max(high, `The warmest is ${high} °C.`);
+
+/** What a household settled once for all its devices. */
+export const householdSchema = z.strictObject({
+  /** Whose cups and spoons a recipe means where it does not say. */
+  measures: z.enum(['us', 'metric', 'uk']),
+  temperature: z.enum(['C', 'F']),
+  energyUnit: z.enum(['kcal', 'kJ']),
+  /** Whose shops and eggs are meant: the usual member of a head such as "cream". */
+  country: z.enum(COUNTRIES),
+  currency: z.enum(CURRENCIES),
+  carbs: z.enum(CARB_COUNTS),
+  energy: z.enum(ENERGY_COUNTS),
+  /** What a new formula is held against, and what nobody here may have. */
+  schools: z.array(z.enum(SCHOOLS)).max(SCHOOLS.length),
+  excluded: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length),
+  scaleStepG: z.union([z.literal(0.1), z.literal(0.5), z.literal(1), z.literal(2), z.literal(5)]),
+  freezerC: tempC(-40, -5),
+  fridgeC: tempC(0, 12),
+});
+export type HouseholdSettings = z.infer<typeof householdSchema>;
+
+/** What holds until the household says otherwise. */
+export const FIRST_SETTINGS: HouseholdSettings = {
+  measures: 'uk',
+  temperature: 'C',
+  energyUnit: 'kcal',
+  country: 'uk',
+  currency: 'EUR',
+  carbs: COUNTING.carbs,
+  energy: COUNTING.energy,
+  schools: [],
+  excluded: [],
+  scaleStepG: 1,
+  freezerC: -18,
+  fridgeC: 4,
+};
+
+/** The settings as stored; version 0 where nobody changed any. */
+export interface StoredSettings {
+  readonly settings: HouseholdSettings;
+  readonly version: number;
+}
