@@ -13,7 +13,7 @@ export {
   type StoredFormula,
 } from './api';
 export { foodSchema } from './food';
-export { CURRENCIES, type Currency, FIRST_SETTINGS, householdSchema, type HouseholdSettings, type StoredSettings } from './settings';
+export { householdSchema, type StoredSettings } from './settings';
 export { formulaSchema, lineSchema, worksheetSchema } from './worksheet';
 export {
   FOOD_SCHOOLS,

@@ -1,8 +1,5 @@
-import { ALLERGENS, CARB_COUNTS, COUNTING, COUNTRIES, ENERGY_COUNTS, SCHOOLS } from '@fellmist/core';
+import { ALLERGENS, CARB_COUNTS, COUNTRIES, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
 import * as z from 'zod';
-
-export const CURRENCIES = ['EUR', 'GBP', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'INR', 'JPY', 'NOK', 'NZD', 'PLN', 'SEK'] as const;
-export type Currency = (typeof CURRENCIES)[number];
 
 const tempC = (low: number, high: number) => z.number().min(low, `The coldest is ${low} °C.`).max(high, `The warmest is ${high} °C.`);
 
@@ -14,7 +11,7 @@ export const householdSchema = z.strictObject({
   energyUnit: z.enum(['kcal', 'kJ']),
   /** Whose shops and eggs are meant: the usual member of a head such as "cream". */
   country: z.enum(COUNTRIES),
-  currency: z.enum(CURRENCIES),
+  currency: z.string().regex(/^[A-Z]{3}$/, 'A currency is three capitals, such as EUR.'),
   carbs: z.enum(CARB_COUNTS),
   energy: z.enum(ENERGY_COUNTS),
   /** What a new formula is held against, and what nobody here may have. */
@@ -23,24 +20,7 @@ export const householdSchema = z.strictObject({
   scaleStepG: z.union([z.literal(0.1), z.literal(0.5), z.literal(1), z.literal(2), z.literal(5)]),
   freezerC: tempC(-40, -5),
   fridgeC: tempC(0, 12),
-});
-export type HouseholdSettings = z.infer<typeof householdSchema>;
-
-/** What holds until the household says otherwise. */
-export const FIRST_SETTINGS: HouseholdSettings = {
-  measures: 'uk',
-  temperature: 'C',
-  energyUnit: 'kcal',
-  country: 'uk',
-  currency: 'EUR',
-  carbs: COUNTING.carbs,
-  energy: COUNTING.energy,
-  schools: [],
-  excluded: [],
-  scaleStepG: 1,
-  freezerC: -18,
-  fridgeC: 4,
-};
+}) satisfies z.ZodType<HouseholdSettings>;
 
 /** The settings as stored; version 0 where nobody changed any. */
 export interface StoredSettings {

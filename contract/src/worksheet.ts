@@ -1,8 +1,8 @@
-import { ALLERGENS, DOUBT_CODES, FIGURES, type Formula, type Line, SCHOOLS, type Worksheet } from '@fellmist/core';
+import { ALLERGENS, DOUBT_CODES, FIGURES, type Formula, LIMITS, type Line, SCHOOLS, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 
 const id = z.string().min(1).max(40);
-const text = z.string().max(2000);
+const text = z.string().max(LIMITS.text);
 const mass = z.number().min(0).max(1e10);
 
 const amount = z.strictObject({ value: z.number().min(0).max(1e9), high: z.number().min(0).max(1e9).optional(), unit: z.string().max(20) });
@@ -34,8 +34,8 @@ export const lineSchema = z.strictObject({
 
 const part = z.strictObject({
   id,
-  heading: z.string().max(200),
-  lines: z.array(lineSchema).max(400),
+  heading: z.string().max(LIMITS.line),
+  lines: z.array(lineSchema).max(LIMITS.lines),
   counting: z.enum(['left out', 'at the table']).optional(),
   leftBehindG: mass.optional(),
 });
@@ -60,13 +60,13 @@ const cold = z.strictObject({
 });
 
 export const formulaSchema = z.strictObject({
-  title: z.string().trim().min(1, 'A formula needs a title.').max(120),
-  portions: z.number().positive().max(10_000),
+  title: z.string().trim().min(1, 'A formula needs a title.').max(LIMITS.title),
+  portions: z.number().positive().max(LIMITS.portions),
   portionWord: z.string().max(40),
   measures: z.enum(['us', 'metric', 'uk']),
-  parts: z.array(part).min(1).max(60),
-  method: z.array(text).max(400),
-  notes: z.array(text).max(400),
+  parts: z.array(part).min(1).max(LIMITS.parts),
+  method: z.array(text).max(LIMITS.steps),
+  notes: z.array(text).max(LIMITS.steps),
   classId: z.string().max(40).optional(),
   portionMassG: z.number().positive().max(1e7).optional(),
   yieldMassG: z.number().positive().max(1e7).optional(),

@@ -29,7 +29,7 @@ export function buildApp({ kitchen, labels, webRoot, log, now }: AppParts): Expr
   app.use(guardHostAndOrigin, giveNonce, secureHeaders);
   const api = express.Router();
   api.use(importRoutes(kitchen));
-  api.use(express.json({ limit: '2mb' }));
+  api.use(express.json({ limit: '12mb' }));
   api.get('/health', (_request, response) => {
     response.json({ ok: true });
   });

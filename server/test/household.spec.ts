@@ -1,16 +1,8 @@
+import { FIRST_SETTINGS, type HouseholdSettings } from '@fellmist/core';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-  FIRST_SETTINGS,
-  type HouseholdSettings,
-  type Problem,
-  type RemovedThing,
-  type SaveRequest,
-  type ShelfEntry,
-  type StoredFormula,
-  type StoredSettings,
-} from '@fellmist/contract';
+import { type Problem, type RemovedThing, type SaveRequest, type ShelfEntry, type StoredFormula, type StoredSettings } from '@fellmist/contract';
 import request from 'supertest';
 import * as z from 'zod';
 import { NewerStore, openStore } from '../src/store/database';

@@ -1,11 +1,12 @@
 import { join } from 'node:path';
 import { TestBed } from '@angular/core/testing';
-import { FIRST_SETTINGS } from '@fellmist/contract';
-import { allLines, type Line, readRecipeText, startWorksheet, stockLarder } from '@fellmist/core';
+
+import { FIRST_SETTINGS, allLines, type Line, readRecipeText, startWorksheet, stockLarder } from '@fellmist/core';
 import { loadShippedLarder } from '@fellmist/data';
 import { provideStore, Store } from '@ngrx/store';
 import { benchActions, benchFeature } from '../src/state/bench.feature';
 import { Desk } from '../src/state/desk';
+import { householdFeature } from '../src/state/household.feature';
 import { larderActions, larderFeature } from '../src/state/larder.feature';
 
 const shipped = loadShippedLarder(join(process.cwd(), 'data'));
@@ -17,7 +18,9 @@ describe('the desk', () => {
   let store: Store;
 
   beforeEach(() => {
-    TestBed.configureTestingModule({ providers: [provideStore({ [larderFeature.name]: larderFeature.reducer, [benchFeature.name]: benchFeature.reducer })] });
+    TestBed.configureTestingModule({
+      providers: [provideStore({ [larderFeature.name]: larderFeature.reducer, [benchFeature.name]: benchFeature.reducer, [householdFeature.name]: householdFeature.reducer })],
+    });
     store = TestBed.inject(Store);
     desk = TestBed.inject(Desk);
     const packs = [
@@ -29,7 +32,7 @@ describe('the desk', () => {
   function place(text: string): void {
     const read = readRecipeText(text, larder, 'us');
     if (!read.ok) throw new Error(read.error);
-    store.dispatch(benchActions.placed({ sheet: startWorksheet(read.formula) }));
+    store.dispatch(benchActions.placed({ id: 'f1', sheet: startWorksheet(read.formula) }));
   }
   const line = (foodId: string): Line => {
     const found = allLines(desk.sheet()?.rebuild ?? { parts: [] }).find((one) => one.foodId === foodId);

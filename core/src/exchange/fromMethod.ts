@@ -1,4 +1,4 @@
-import table from '@fellmist/language/deeds.json';
+import table from '@fellmist/language/deeds.json' with { type: 'json' };
 import { type Group, isIn, type Larder } from '../food';
 import { type Formula, type Line } from '../formula';
 

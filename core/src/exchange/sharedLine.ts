@@ -1,4 +1,4 @@
-import table from '@fellmist/language/mixtures.json';
+import table from '@fellmist/language/mixtures.json' with { type: 'json' };
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
 import { readAmount } from '../quantity';
 

@@ -1,4 +1,4 @@
-import table from '@fellmist/language/groups.json';
+import table from '@fellmist/language/groups.json' with { type: 'json' };
 import { NUTRIENTS, type Nutrient, POLYOLS, SUGARS } from './composition';
 import { type Food, kindIdOf } from './food';
 import { partsOfName } from './naming';

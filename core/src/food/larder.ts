@@ -1,6 +1,6 @@
 import { type Nutrient } from './composition';
 import { energyByFactors } from './energy';
-import { type Food, kindIdOf } from './food';
+import { type Country, type Food, kindIdOf } from './food';
 import { type FoodIndex, indexFoods } from './naming';
 import { type Pack, packAsFood } from './pack';
 import { CARB_COUNTS, countCarbs, isCarbCount } from './school';
@@ -29,6 +29,8 @@ export interface Larder {
   readonly packsOf: ReadonlyMap<string, readonly Food[]>;
   /** For a kind that is in stock, the pack to use first. */
   readonly inHand: ReadonlyMap<string, string>;
+  /** Whose shops and eggs are meant, where the household said so; else its measures tell. */
+  readonly country?: Country;
   readonly index: FoodIndex;
   readonly perGram: ReadonlyMap<string, GramFigures>;
 }
@@ -66,7 +68,7 @@ function gramFigures({ per100g, per100gHalf, polyolsBy }: Food): GramFigures {
  * A larder of foods and packs. `inStock` names the packs that are in the kitchen, the one to use first foremost. A pack
  * whose kind is not among the foods is left out.
  */
-export function stockLarder(foods: readonly Food[], packs: readonly Pack[] = [], inStock: readonly string[] = []): Larder {
+export function stockLarder(foods: readonly Food[], packs: readonly Pack[] = [], inStock: readonly string[] = [], country?: Country): Larder {
   const table = new Map(foods.map((food) => [food.id, food]));
   const rank = (id: string): number => (inStock.includes(id) ? inStock.indexOf(id) : inStock.length);
   const packed = packs
@@ -85,6 +87,7 @@ export function stockLarder(foods: readonly Food[], packs: readonly Pack[] = [],
     foods: new Map(all.map((food) => [food.id, food])),
     packsOf,
     inHand,
+    ...(country ? { country } : {}),
     get index() {
       return (index ??= indexFoods(all));
     },

@@ -1,5 +1,5 @@
 import { type Amount, type MeasureSystem, middleOf, unitById, unitFactor } from '../quantity';
-import { countryOf, type Food } from './food';
+import { type Country, countryOf, type Food } from './food';
 
 /** How a line's grams were found, from the surest to the least sure. */
 export type MassBasis = 'weighed' | 'entered' | 'own-piece' | 'own-density' | 'piece' | 'density' | 'custom';
@@ -26,16 +26,15 @@ export function massSpread(basis: MassBasis, food: Food | undefined): number {
 /**
  * Grams of an amount of a food. Mass units need no food; volumes need its density; counts need its own weight of a
  * piece, slice, stick or scoop. `size` is a word such as "large" that picks another piece weight where the food has one.
- * Gives the reason as `gap` where it cannot be known.
+ * `country` is whose eggs and packs are meant, the measures' own where nobody says. Gives the reason as `gap` where it cannot be known.
  */
-export function massOf(amount: Amount | undefined, food: Food | undefined, system: MeasureSystem, size?: string): FoundMass {
+export function massOf(amount: Amount | undefined, food: Food | undefined, system: MeasureSystem, size?: string, country: Country = countryOf(system)): FoundMass {
   if (!amount) return { gap: 'no-amount' };
   const unit = unitById(amount.unit);
   const count = middleOf(amount);
   const factor = unitFactor(amount.unit, system);
   if (unit.kind === 'mass') return { massG: count * (factor ?? 1), basis: 'weighed' };
   if (!food) return { gap: 'no-food' };
-  const country = countryOf(system);
   const own = (size ? (food.measuresG[`${size} ${country}`] ?? food.measuresG[size]) : undefined) ?? food.measuresG[`${amount.unit} ${country}`] ?? food.measuresG[amount.unit];
   if (unit.kind === 'volume' && !(unit.byEye && own !== undefined)) {
     return food.densityGPerMl === undefined || factor === undefined

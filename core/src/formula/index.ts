@@ -26,3 +26,5 @@ export {
 export { type EnergyShares, energySharesOf, type Loss, type Views, viewsOf, type Yield, yieldOf } from './views';
 export { findAmount } from './findAmount';
 export { linesNamed } from './linesNamed';
+export { limitFaults, LIMITS } from './limits';
+export { FIRST_SETTINGS, type HouseholdSettings } from './household';

@@ -10,7 +10,7 @@ const MOST_LOOKED = 12;
  */
 export function linesNamed(formula: Pick<Formula, 'parts' | 'measures'>, words: string, larder: Larder): readonly Line[] {
   const lines = allLines(formula);
-  const matches = matchFood(words, larder.index, MOST_LOOKED, countryOf(formula.measures));
+  const matches = matchFood(words, larder.index, MOST_LOOKED, larder.country ?? countryOf(formula.measures));
   const namesOf = (line: Line): readonly string[] => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     return food ? [food.id, ...answersTo(food).filter((name) => !name.startsWith('@'))] : [];

@@ -176,7 +176,7 @@ export function weighLine(line: Line, larder: Larder, measures: MeasureSystem, k
   if (keepsEntered && line.basis === 'entered' && line.massG !== undefined) return { ...line, doubts: kept };
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   if (kept.some((doubt) => doubt.code === 'unit-unknown')) return { ...unweighed(line), doubts: kept };
-  const measured = massOf(line.amount, food, measures, line.size);
+  const measured = massOf(line.amount, food, measures, line.size, larder.country);
   const found = 'gap' in measured && measured.gap === 'no-amount' && food ? customaryMass(food) : measured;
   if ('gap' in found) {
     const gap: Doubt[] = found.gap === 'no-food' ? [] : [{ code: found.gap }];
@@ -192,7 +192,7 @@ export function weighLine(line: Line, larder: Larder, measures: MeasureSystem, k
 /** Two amounts for one line that cannot both be right. */
 function comparedAmounts(line: Line, found: Found, larder: Larder, measures: MeasureSystem): Line {
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-  const other = found.instead && food ? massOf(found.instead, food, measures, line.size) : undefined;
+  const other = found.instead && food ? massOf(found.instead, food, measures, line.size, larder.country) : undefined;
   if (!other || 'gap' in other || line.massG === undefined || line.massG <= 0) return line;
   if (Math.abs(other.massG - line.massG) <= APART * line.massG) return line;
   return { ...line, doubts: [...line.doubts, { code: 'amounts-differ', detail: `the other gives about ${Math.round(other.massG)} g` }] };
@@ -224,7 +224,7 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
   const soft = [OF_MEASURE[first.amount?.unit ?? ''], OF_CONTAINER[first.container ?? '']].filter((one) => one !== undefined);
   const reader: Reader = {
     larder,
-    country: countryOf(measures),
+    country: larder.country ?? countryOf(measures),
     soft,
     container: first.container,
     isByVolume: first.amount !== undefined && unitById(first.amount.unit).kind === 'volume',

@@ -1,4 +1,5 @@
 export { type Amount, type AmountDoubt, CONTAINER, type ReadAmount, middleOf, readAmount, readNumber } from './amount';
+export { type LocalNumbers, numbersOf, type TypedNumber } from './localNumber';
 export { type Mark, MARK_WORDS } from './mark';
 export { formatAmount, gramsNumber, kitchenNumber } from './format';
 export { type MeasureSystem, type Unit, type UnitKind, UNITS, unitById, unitByWord, unitFactor } from './units';

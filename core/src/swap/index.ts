@@ -24,4 +24,4 @@ export { type FoundRule, ruleFor, ruleForBlend } from './ruleFor';
 export { limitOf, refusalOf, type SideChange, standInMass, type StandIn, type SwapBasis, type SwapRule } from './rule';
 export { settleAll, type Settled, settleLiquid } from './settle';
 export { askingRows, BALANCE_RULE, leaveRole, rowOf, type Standing, standingOf, type StandingRow, unrestOf } from './standing';
-export { type Decision, freshId, type Pair, type PairedPart, pairLines, type Proposal, type ProposalAction, startWorksheet, type Worksheet } from './worksheet';
+export { type Decision, freshId, type Pair, type PairedPart, pairLines, type Proposal, type ProposalAction, startWorksheet, withDiet, type Worksheet } from './worksheet';

@@ -1,4 +1,4 @@
-import { type Formula, type Line, allLines } from '../formula';
+import { type Formula, type Line, allLines, type HouseholdSettings, NO_GOALS } from '../formula';
 import { type Mark } from '../quantity';
 
 export type ProposalAction =
@@ -47,6 +47,12 @@ export function startWorksheet(original: Formula): Worksheet {
     lines: part.lines.map((line) => ({ ...line, id: `r${line.id}`, origin: { kind: 'kept', lineId: line.id } as const })),
   }));
   return { original, rebuild: { ...original, parts }, open: [], decisions: [] };
+}
+
+/** The sheet of a new formula with the household's schools and the allergens it never wants, unless it says goals of its own. */
+export function withDiet(sheet: Worksheet, { schools, excluded }: Pick<HouseholdSettings, 'schools' | 'excluded'>): Worksheet {
+  if (sheet.rebuild.goals || (schools.length === 0 && excluded.length === 0)) return sheet;
+  return { ...sheet, rebuild: { ...sheet.rebuild, goals: { ...NO_GOALS, schools, excluded } } };
 }
 
 /** An id with this prefix that nothing on the sheet uses yet. */

@@ -1,5 +1,17 @@
-import { type FoodPage, type FoodQuery, type HouseholdSettings, type LarderPayload, type ShippedLarder } from '@fellmist/contract';
-import { type Food, kindIdOf, type Larder, matchFood, type Pack, packAsFood, packsInStock, type StockItem, stockLarder, type WordGroup } from '@fellmist/core';
+import { type FoodPage, type FoodQuery, type LarderPayload, type ShippedLarder } from '@fellmist/contract';
+import {
+  type HouseholdSettings,
+  type Food,
+  kindIdOf,
+  type Larder,
+  matchFood,
+  type Pack,
+  packAsFood,
+  packsInStock,
+  type StockItem,
+  stockLarder,
+  type WordGroup,
+} from '@fellmist/core';
 import { type Batch } from '../imports/preview';
 import { type Store } from './database';
 import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';

@@ -1,4 +1,5 @@
-import { FIRST_SETTINGS, type HouseholdSettings, type StoredSettings } from '@fellmist/contract';
+import { FIRST_SETTINGS, type HouseholdSettings } from '@fellmist/core';
+import { type StoredSettings } from '@fellmist/contract';
 import { type Store } from './database';
 import { DOCUMENTS, readDocument } from './documents';
 import { stampPrices } from './packs';
@@ -15,7 +16,7 @@ export function readSettings(db: Store): StoredSettings {
   return { settings: read.ok ? read.document : FIRST_SETTINGS, version: row.version };
 }
 
-export type SettingsSave = { readonly kind: 'saved' | 'stale'; readonly stored: StoredSettings };
+export interface SettingsSave { readonly kind: 'saved' | 'stale'; readonly stored: StoredSettings }
 
 /** Saves settings over the version known. Prices that were noted without their currency keep the one that held until now. */
 export function saveSettings(db: Store, settings: HouseholdSettings, knownVersion: number, at: string): SettingsSave {

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type Formula, type GoalState } from '@fellmist/core';
+import { LIMITS, type Formula, type GoalState } from '@fellmist/core';
 import { type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { Drafts } from '../state/drafts';
+import { fieldNumber, numberWithin } from '../ui/numbers';
 
 const GOAL_NAMES: Readonly<Partial<Record<GoalState['goal']['figure'], string>>> = {
   energyKcal: 'kcal',
@@ -31,6 +33,7 @@ function goalWords({ goal }: GoalState): string {
   styleUrl: './bench-head.less',
 })
 export class BenchHead {
+  protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   readonly state = input.required<BenchState>();
   readonly unsaved = input.required<boolean>();
@@ -39,6 +42,14 @@ export class BenchHead {
   readonly redone = output();
   readonly saved = output<string>();
   readonly draftDiscarded = output();
+  readonly broughtBack = output();
+  readonly wentOn = output();
+  protected readonly drafts = inject(Drafts);
+  /** An unreadable draft as a file to keep. */
+  protected readonly keptFile = computed(() => {
+    const kept = this.state().keptText;
+    return kept && { name: `${kept.title.replace(/[^\p{L}\p{N}]+/gu, '-')}-draft.json`, url: `data:application/json;charset=utf-8,${encodeURIComponent(kept.text)}` };
+  });
   readonly revisionsAsked = output();
   readonly goalsAsked = output();
   protected readonly label = signal('');
@@ -89,8 +100,8 @@ export class BenchHead {
   }
 
   protected givePortions(text: string): void {
-    const portions = Number(text);
-    if (Number.isFinite(portions) && portions > 0 && portions <= 10_000) this.desk.describe({ portions }, 'portions');
+    const portions = numberWithin(text, 0.1, LIMITS.portions);
+    if (portions !== undefined) this.desk.describe({ portions }, 'portions');
   }
 
   protected save(): void {

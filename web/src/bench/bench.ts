@@ -1,11 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { Router } from '@angular/router';
 import { allLines, type Decision, type Line } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 
 import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
-import { Drafts, NEW_SHEET } from '../state/drafts';
 import { Choice, type Option } from '../ui/choice';
 import { GoalsPanel } from './goals-panel';
 import { Ledger } from './ledger';
@@ -50,8 +48,6 @@ const TABS: readonly Option<Tab>[] = [
 })
 export class Bench {
   private readonly store = inject(Store);
-  private readonly router = inject(Router);
-  private readonly drafts = inject(Drafts);
   protected readonly desk = inject(Desk);
   readonly id = input.required<string>();
   protected readonly state = this.store.selectSignal(benchFeature.selectBenchState);
@@ -73,21 +69,14 @@ export class Bench {
   constructor() {
     effect(() => {
       const id = this.id();
-      untracked(() => void this.open(id));
+      untracked(() => this.open(id));
     });
   }
 
-  private async open(id: string): Promise<void> {
+  private open(id: string): void {
     const { formulaId, present, saved } = this.state();
-    if (id !== NEW_SHEET) {
-      if (formulaId !== id || !present || present === saved) this.store.dispatch(benchActions.openWanted({ id }));
-      return;
-    }
-    if (present && !formulaId) return;
-    const draft = await this.drafts.find(NEW_SHEET);
-    if (draft) this.store.dispatch(benchActions.placed({ sheet: draft.sheet }));
-    else if (formulaId) await this.router.navigate(['/bench', formulaId], { replaceUrl: true });
-    else await this.router.navigate(['/bench', 'paste'], { replaceUrl: true });
+    const isUnderWay = formulaId === id && present !== undefined && present !== saved;
+    if (!isUnderWay) this.store.dispatch(benchActions.openWanted({ id }));
   }
 
   protected retryOpen(): void {
@@ -95,10 +84,7 @@ export class Bench {
   }
 
   protected save(label?: string): void {
-    const { present, saved } = this.state();
-    if (!present) return;
-    const said = label?.trim() || labelFor(present.decisions, saved?.decisions.length ?? 0, (id) => this.desk.foodName(id));
-    this.store.dispatch(benchActions.save({ label: said }));
+    if (this.state().present) this.store.dispatch(benchActions.save({ label: label?.trim() || this.labelSaid() }));
   }
 
   protected keepMine(): void {
@@ -109,6 +95,21 @@ export class Bench {
 
   protected takeTheirs(): void {
     this.store.dispatch(benchActions.takeTheirs());
+  }
+
+  protected bringBack(): void {
+    this.store.dispatch(benchActions.bringBack({ label: this.labelSaid() }));
+  }
+
+  protected goOnAsNew(): void {
+    const label = this.labelSaid();
+    this.store.dispatch(benchActions.goOnAsNew({ id: crypto.randomUUID() }));
+    this.store.dispatch(benchActions.save({ label }));
+  }
+
+  private labelSaid(): string {
+    const { present, saved } = this.state();
+    return present ? labelFor(present.decisions, saved?.decisions.length ?? 0, (id) => this.desk.foodName(id)) : '';
   }
 
   protected discardDraft(): void {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, 
 import { type Allergen, ALLERGENS, type Goal, type Goals, NO_GOALS, type School, SCHOOLS } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { FIGURE_ROWS } from '../ui/figures';
+import { fieldNumber, numberWithin } from '../ui/numbers';
 
 const FIGURE_OPTIONS: readonly { readonly key: Goal['figure']; readonly label: string }[] = [
   ...FIGURE_ROWS.map(({ key, name, unit }) => ({ key, label: `${name.replace(/^./, (first) => first.toUpperCase())}, ${unit}` })),
@@ -44,9 +45,9 @@ const SCHOOL_WORDS: Readonly<Record<School, string>> = {
           maxlength="8"
           [attr.aria-label]="'Amount of goal ' + (i + 1)"
           [attr.aria-invalid]="faulty() === i ? true : null"
-          [value]="target.amount"
+          [value]="fieldNumber(target.amount, 3)"
           (input)="giveAmount(i, amount.value)"
-          (blur)="amount.value = '' + target.amount; faulty.set(undefined)"
+          (blur)="amount.value = fieldNumber(target.amount, 3); faulty.set(undefined)"
         />
         <button type="button" class="link" [attr.aria-label]="'Drop goal ' + (i + 1)" (click)="drop(i)">Drop</button>
       </div>
@@ -117,6 +118,7 @@ const SCHOOL_WORDS: Readonly<Record<School, string>> = {
   host: { '(keydown.escape)': 'closed.emit()' },
 })
 export class GoalsPanel {
+  protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   readonly closed = output();
   protected readonly figures = FIGURE_OPTIONS;
@@ -143,10 +145,9 @@ export class GoalsPanel {
   }
 
   protected giveAmount(at: number, text: string): void {
-    const amount = Number(text.trim().replace(',', '.'));
-    const isFine = text.trim() !== '' && Number.isFinite(amount) && amount >= 0 && amount <= 1e7;
-    this.faulty.set(isFine ? undefined : at);
-    if (isFine) this.change(at, { amount });
+    const amount = numberWithin(text, 0, 1e7);
+    this.faulty.set(amount === undefined ? at : undefined);
+    if (amount !== undefined) this.change(at, { amount });
   }
 
   /** A new target starts at what the portion holds now. */

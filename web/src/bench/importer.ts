@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
-import { MOST_CHARACTERS, readRecipeJsonLd, readRecipeText, startWorksheet, type Worksheet, worksheetFrom } from '@fellmist/core';
+import { MOST_CHARACTERS, readRecipeJsonLd, readRecipeText, startWorksheet, withDiet, type Worksheet, worksheetFrom } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { Preferences } from '../state/preferences';
 
 export type Imported = { readonly ok: true; readonly sheet: Worksheet } | { readonly ok: false; readonly error: string };
 
@@ -8,6 +9,7 @@ export type Imported = { readonly ok: true; readonly sheet: Worksheet } | { read
 @Injectable({ providedIn: 'root' })
 export class Importer {
   private readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
 
   async read(file: File): Promise<Imported> {
     if (file.size > 8 * MOST_CHARACTERS)
@@ -15,11 +17,13 @@ export class Importer {
     const larder = this.desk.larder();
     if (!larder) return { ok: false, error: 'The foods are not loaded yet; try again in a moment.' };
     const text = await file.text();
+    const settings = this.preferences.settings();
+    const { measures } = settings;
     if (!/^\s*[{[]/.test(text)) {
-      const read = readRecipeText(text, larder, 'us');
-      return read.ok ? { ok: true, sheet: startWorksheet(read.formula) } : { ok: false, error: `${file.name}: ${read.error}` };
+      const read = readRecipeText(text, larder, measures);
+      return read.ok ? { ok: true, sheet: withDiet(startWorksheet(read.formula), settings) } : { ok: false, error: `${file.name}: ${read.error}` };
     }
-    const read = readRecipeJsonLd(text, larder, 'us');
-    return read.ok ? { ok: true, sheet: worksheetFrom(read.formula, read.basedOn, larder) } : { ok: false, error: `${file.name}: ${read.error}` };
+    const read = readRecipeJsonLd(text, larder, measures);
+    return read.ok ? { ok: true, sheet: withDiet(worksheetFrom(read.formula, read.basedOn, larder), settings) } : { ok: false, error: `${file.name}: ${read.error}` };
   }
 }

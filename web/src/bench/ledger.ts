@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import {
   CONSISTENCY_WORDS,
   consistencyWord,
-  gramsNumber,
   kitchenMeasure,
   type LedgerRole,
   type Measures,
@@ -10,7 +9,6 @@ import {
   type Proposal,
   proposalWords,
   proposedMass,
-  readNumber,
   roleOf,
   type RowAdvice,
   type StandingRow,
@@ -18,6 +16,7 @@ import {
 } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { showNumber } from '../ui/figures';
+import { fieldGrams, numberWithin } from '../ui/numbers';
 
 interface Way {
   readonly proposal: Proposal;
@@ -64,7 +63,7 @@ function does(word: string): string {
 
 function massWords({ action }: Proposal): string | undefined {
   const massG = proposedMass(action);
-  return massG === undefined ? undefined : gramsNumber(massG);
+  return massG === undefined ? undefined : fieldGrams(massG);
 }
 
 /** The ledger: a row a role, original and rebuild against what the class wants, and ways back where the rebuild left it. */
@@ -165,8 +164,7 @@ export class Ledger {
 
   private typed(role: LedgerRole): number | undefined {
     const text = this.edited().get(role);
-    const massG = text === undefined ? undefined : readNumber(text);
-    return massG === undefined || massG < 0 || massG > 1_000_000 ? undefined : massG;
+    return text === undefined ? undefined : numberWithin(text, 0, 1_000_000);
   }
 
   protected isFaulty(role: LedgerRole): boolean {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { bakersPercentages, contributionsOf, type Figure } from '@fellmist/core';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { FIGURE_ROWS, showNumber } from '../ui/figures';
 

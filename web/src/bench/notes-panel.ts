@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { type Part, proposalWords, readTypedAmount } from '@fellmist/core';
+import { type Part, proposalWords } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { readAmountTyped } from '../ui/numbers';
+import { Preferences } from '../state/preferences';
+import { inTemperature } from '../ui/temperature';
 
 const OUTCOMES = { accepted: 'taken', edited: 'taken with other grams', refused: 'left' } as const;
 
@@ -131,6 +134,7 @@ const OUTCOMES = { accepted: 'taken', edited: 'taken with other grams', refused:
   `,
 })
 export class NotesPanel {
+  private readonly preferences = inject(Preferences);
   protected readonly desk = inject(Desk);
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly parts = computed(() => this.desk.sheet()?.rebuild.parts ?? []);
@@ -145,7 +149,10 @@ export class NotesPanel {
     return {
       name: product.name,
       doneness: product.doneness,
-      oven: [ovenC ? `Oven ${ovenC.join(' to ')} °C.` : '', coreC ? `Core ${coreC.join(' to ')} °C.` : ''].filter(Boolean).join(' '),
+      oven: inTemperature(
+        [ovenC ? `Oven ${ovenC.join(' to ')} °C.` : '', coreC ? `Core ${coreC.join(' to ')} °C.` : ''].filter(Boolean).join(' '),
+        this.preferences.settings().temperature,
+      ),
       rest: product.rest,
       keeping: `${days(keeping.fridgeDays, 'fridge')}, ${days(keeping.freezerDays, 'freezer')}: ${keeping.words.charAt(0).toLowerCase()}${keeping.words.slice(1).replace(/\.$/, '')}`,
       mark: product.source,
@@ -169,7 +176,7 @@ export class NotesPanel {
 
   protected leaveBehind(part: Part, text: string): void {
     this.fault.set(undefined);
-    const typed = text.trim() === '' ? { amount: { value: 0, unit: 'g' } } : readTypedAmount(text, 'g');
+    const typed = text.trim() === '' ? { amount: { value: 0, unit: 'g' } } : readAmountTyped(text, 'g');
     if ('error' in typed || typed.amount.unit !== 'g') this.fault.set('Give what stays behind in grams, such as 60.');
     else this.desk.describePart(part, { leftBehindG: typed.amount.value });
   }

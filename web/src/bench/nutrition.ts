@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, type Counting, type Figures, massOf, readTypedAmount, type Views } from '@fellmist/core';
-import { Preferences } from '../shell/preferences';
+import { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, type Counting, type Figures, massOf, type Views } from '@fellmist/core';
+import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { Choice, type Option } from '../ui/choice';
 import { FIGURE_ROWS, showChange, showNumber, showRange, showSum, showWorst } from '../ui/figures';
 import { type Asked } from './why-panel';
+import { readAmountTyped } from '../ui/numbers';
 
 type ViewName = 'portion' | 'batch' | 'per100g';
 
@@ -89,12 +90,12 @@ export class Nutrition {
 
   protected countCarbs(value: string): void {
     const carbs = CARB_COUNTS.find((count): count is CarbCount => count === value);
-    if (carbs) this.preferences.count({ carbs });
+    if (carbs) this.preferences.settle({ carbs });
   }
 
   protected countEnergy(value: string): void {
     const energy = ENERGY_OPTIONS.find((option) => option.value === value)?.value;
-    if (energy) this.preferences.count({ energy });
+    if (energy) this.preferences.settle({ energy });
   }
 
   /** The yield, or a portion's weight, as weighed: "812", "0.8 kg"; empty takes it back. A fault is said beneath and changes nothing. */
@@ -104,7 +105,7 @@ export class Nutrition {
       this.desk.describe({ [field]: undefined }, field);
       return;
     }
-    const typed = readTypedAmount(text, 'g');
+    const typed = readAmountTyped(text, 'g');
     const found = 'error' in typed ? undefined : massOf(typed.amount, undefined, 'us');
     if ('error' in typed) this.fault.set({ field, words: typed.error });
     else if (!found || 'gap' in found || found.massG <= 0 || found.massG > 1e7) this.fault.set({ field, words: 'Give a weight above zero, such as 812 g.' });

@@ -2,11 +2,12 @@ import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList, CdkDropListGroup
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { doubtWords, formatAmount, type Line, lineState, type MassBasis, type Mend, type Pair, unitById } from '@fellmist/core';
 import { RouterLink } from '@angular/router';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { ReadLine } from './read-line';
+import { inTemperature } from '../ui/temperature';
 
 interface RebuiltRow {
   readonly line: Line;
@@ -46,8 +47,8 @@ function ratioWords(line: Line, original: Line | undefined): string {
   styleUrl: './pairs.less',
 })
 export class Pairs {
-  protected readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
+  protected readonly desk = inject(Desk);
   readonly swapAsked = output<string>();
   protected readonly mending = signal<string | undefined>(undefined);
   protected readonly adding = signal('');
@@ -68,7 +69,9 @@ export class Pairs {
       unknown: now.unknownLines.length,
     };
   });
-  protected readonly cautions = computed(() => this.desk.rebuild()?.cautions ?? []);
+  protected readonly cautions = computed(() =>
+    (this.desk.rebuild()?.cautions ?? []).map((caution) => ({ ...caution, text: inTemperature(caution.text, this.preferences.settings().temperature) })),
+  );
 
   private row({ original, rebuilt }: Pair): PairRow {
     return {

@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, linkedSignal, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import {
+  limitFaults,
+  LIMITS,
   allLines,
   changeLine,
   type Formula,
@@ -12,15 +14,18 @@ import {
   mendLine,
   readDocument,
   type ReadDocument,
+  withDiet,
   worksheetFrom,
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { Pantry } from '../state/pantry';
+import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { FarReader, READ_HERE } from './far-reader';
 import { ReadLine } from './read-line';
+import { fieldNumber, numberWithin } from '../ui/numbers';
 
 const KEPT = 'fellmist.paste';
 /** Pause in typing after which names nobody knows are looked for in the long list, milliseconds. */
@@ -39,6 +44,24 @@ pinch of salt
 Method
 Stir the dry things, whisk the wet, fold together. Bake 20 minutes at 190 °C.`;
 
+/** The text across a reload; a browser that keeps nothing, or not so much, still has it in the field. */
+function keepText(text: string): void {
+  try {
+    if (text === '') sessionStorage.removeItem(KEPT);
+    else sessionStorage.setItem(KEPT, text);
+  } catch {
+    // Nothing is lost but what a reload would have brought back.
+  }
+}
+
+function keptText(): string {
+  try {
+    return sessionStorage.getItem(KEPT) ?? '';
+  } catch {
+    return '';
+  }
+}
+
 interface Reading {
   readonly formula?: Formula;
   readonly basedOn?: Formula;
@@ -56,11 +79,13 @@ interface Reading {
   styleUrl: './paste.less',
 })
 export class Paste {
+  protected readonly fieldNumber = fieldNumber;
   private readonly desk = inject(Desk);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
-  protected readonly text = signal(sessionStorage.getItem(KEPT) ?? '');
-  protected readonly measures = signal<MeasureSystem>('us');
+  protected readonly text = signal(keptText());
+  private readonly preferences = inject(Preferences);
+  protected readonly measures = linkedSignal<MeasureSystem>(() => this.preferences.settings().measures);
   protected readonly title = signal<string | undefined>(undefined);
   protected readonly portions = signal<number | undefined>(undefined);
   protected readonly tried = signal(false);
@@ -108,6 +133,12 @@ export class Paste {
     return { ...read, formula };
   });
 
+  /** What passes the most that can be kept, said where it is passed; nothing is cut. */
+  protected readonly overLimits = computed((): readonly string[] => {
+    const { formula } = this.reading();
+    return formula ? limitFaults(formula) : [];
+  });
+
   protected readonly isBlank = computed(() => this.text().trim() === '');
   protected readonly counts = computed(() => {
     const states = this.reading().formula ? allLines(this.reading().formula as Formula).map(lineState) : [];
@@ -142,11 +173,7 @@ export class Paste {
   protected type(text: string): void {
     this.text.set(text);
     this.tried.set(false);
-    try {
-      sessionStorage.setItem(KEPT, text);
-    } catch {
-      // Too large to keep across a reload; it is still in the field.
-    }
+    keepText(text);
   }
 
   protected useExample(): void {
@@ -154,8 +181,7 @@ export class Paste {
   }
 
   protected givePortions(value: string): void {
-    const portions = Number(value);
-    this.portions.set(Number.isFinite(portions) && portions > 0 && portions <= 10_000 ? portions : undefined);
+    this.portions.set(numberWithin(value, 0.1, LIMITS.portions));
   }
 
   protected mend(line: Line, mend: Mend): void {
@@ -167,13 +193,15 @@ export class Paste {
   protected async put(): Promise<void> {
     this.tried.set(true);
     const { formula, basedOn } = this.reading();
+    if (this.overLimits().length > 0) return;
     const larder = this.desk.larder();
     if (!formula || !larder) return;
-    const sheet = worksheetFrom(formula, basedOn, larder);
-    this.store.dispatch(benchActions.placed({ sheet }));
-    sessionStorage.removeItem(KEPT);
-    // There first, then saved: an answer that comes sooner than the place would find no address to give.
-    await this.router.navigate(['/bench', 'new']);
+    const sheet = withDiet(worksheetFrom(formula, basedOn, larder), this.preferences.settings());
+    const id = crypto.randomUUID();
+    this.store.dispatch(benchActions.placed({ id, sheet }));
+    // The text is given up only once the bench is there to hold it.
+    if (!(await this.router.navigate(['/bench', id]).catch(() => false))) return;
+    keepText('');
     this.store.dispatch(benchActions.save({ label: 'As pasted' }));
   }
 }

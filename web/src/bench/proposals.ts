@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { gramsNumber, MARK_WORDS, type Proposal, proposedMass, proposalWords, readNumber } from '@fellmist/core';
+import { MARK_WORDS, type Proposal, proposedMass, proposalWords } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { fieldGrams, numberWithin } from '../ui/numbers';
 
 interface Card {
   readonly proposal: Proposal;
@@ -34,7 +35,7 @@ export class Proposals {
       proposal,
       kind,
       words: this.words(proposal),
-      massG: massG === undefined ? undefined : gramsNumber(massG),
+      massG: massG === undefined ? undefined : fieldGrams(massG),
     };
   }
 
@@ -49,8 +50,7 @@ export class Proposals {
 
   protected typedMass(card: Card): number | undefined {
     const text = this.edited().get(card.proposal.id);
-    const massG = text === undefined ? undefined : readNumber(text);
-    return massG === undefined || massG < 0 || massG > 1_000_000 ? undefined : massG;
+    return text === undefined ? undefined : numberWithin(text, 0, 1_000_000);
   }
 
   protected isFaulty(card: Card): boolean {

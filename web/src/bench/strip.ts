@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { contributionsOf, type Figure, type GoalState } from '@fellmist/core';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber, showRange, showSum } from '../ui/figures';
 import { type Asked } from './why-panel';
@@ -83,7 +83,8 @@ export class Strip {
   protected readonly cells = computed(() => {
     const [before, now] = [this.desk.original()?.views.portion, this.desk.rebuild()?.views.portion];
     if (!before || !now) return [];
-    return SHOWN.map(({ key, name, unit, digits, always }) => {
+    const inKj = this.preferences.settings().energyUnit === 'kJ';
+    return SHOWN.map((shown) => (shown.key === 'energyKcal' && inKj ? { ...shown, key: 'energyKj' as const, unit: 'kJ' } : shown)).map(({ key, name, unit, digits, always }) => {
       const change = showChange(before[key].amount, now[key].amount, digits);
       return {
         key,

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
 import { type Blend, type FoundRule, limitOf, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber } from '../ui/figures';
 import { Choice } from '../ui/choice';
 import { FoodSelect } from '../ui/food-select';
+import { fieldNumber, numberWithin } from '../ui/numbers';
 
 const SHARES = [
   { percent: 100, name: 'all' },
@@ -39,6 +40,7 @@ function ratioOf(rule: SwapRule): string {
   host: { '(keydown.escape)': 'closed.emit()' },
 })
 export class SwapPanel {
+  protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
   readonly line = input.required<Line>();
@@ -118,8 +120,8 @@ export class SwapPanel {
   }
 
   protected givePercent(text: string): void {
-    const percent = Number(text);
-    if (Number.isFinite(percent) && percent > 0 && percent <= 100) this.percent.set(percent);
+    const percent = numberWithin(text, 0.1, 100);
+    if (percent !== undefined) this.percent.set(percent);
   }
 
   protected take(rule: SwapRule, share: number): void {
@@ -133,8 +135,8 @@ export class SwapPanel {
   }
 
   protected giveShare(foodId: string, text: string): void {
-    const share = Number(text);
-    if (Number.isFinite(share) && share >= 0 && share <= 1000) this.blend.update((blend) => blend.map((one) => (one.foodId === foodId ? { foodId, share } : one)));
+    const share = numberWithin(text, 0, 1000);
+    if (share !== undefined) this.blend.update((blend) => blend.map((one) => (one.foodId === foodId ? { foodId, share } : one)));
   }
 
   protected dropFromBlend(foodId: string): void {

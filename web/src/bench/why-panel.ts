@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { type LedgerRole, type Why, whyCost, whyFigure, whyRole, whyYield } from '@fellmist/core';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { Prices } from '../state/prices';
 import { type FigureRow } from '../ui/figures';

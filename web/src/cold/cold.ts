@@ -8,6 +8,7 @@ import { SwapPanel } from '../bench/swap-panel';
 import { type Asked, WhyPanel } from '../bench/why-panel';
 import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { FreezeDesk } from './freeze-desk';
 import { MixTable } from './mix-table';
@@ -35,6 +36,7 @@ const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'sta
 export class ColdTable {
   private readonly store = inject(Store);
   protected readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
   protected readonly state = this.store.selectSignal(benchFeature.selectBenchState);
   protected readonly isUnsaved = this.store.selectSignal(benchFeature.selectIsUnsaved);
   protected readonly tabs = TABS;
@@ -44,7 +46,7 @@ export class ColdTable {
   protected readonly asked = signal<Asked | undefined>(undefined);
   protected readonly swapping = signal<string | undefined>(undefined);
   protected readonly swapLine = computed(() => this.desk.line(this.swapping() ?? ''));
-  protected readonly setup = computed((): ColdSetup => this.desk.sheet()?.rebuild.cold ?? START);
+  protected readonly setup = computed((): ColdSetup => this.desk.sheet()?.rebuild.cold ?? { ...START, storedC: this.preferences.settings().freezerC });
   protected readonly part = computed(() => {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     return sheet && larder ? mainPart(sheet.rebuild, larder) : undefined;

@@ -21,7 +21,8 @@ import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showNumber } from '../ui/figures';
 import { LineSliders } from './line-sliders';
 import { Ranges } from './ranges';
-import { readTemperature } from './temperature';
+import { Preferences } from '../state/preferences';
+import { fieldTemperature, inTemperature, readTemperature, showTemperature } from '../ui/temperature';
 
 const TABLE_STEP = 10;
 
@@ -53,8 +54,18 @@ export class FreezeDesk {
   readonly changed = output<Partial<ColdSetup>>();
   readonly swapAsked = output<string>();
   readonly whyAsked = output<Why | undefined>();
+  private readonly preferences = inject(Preferences);
+  protected readonly unit = computed(() => this.preferences.settings().temperature);
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly styles = computed(() => this.desk.tables()?.coldStyles ?? []);
+
+  private shown(tempC: number): string {
+    return showTemperature(tempC, this.unit());
+  }
+
+  protected degrees(tempC: number): string {
+    return fieldTemperature(tempC, this.unit());
+  }
 
   private readonly both = computed(() => {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
@@ -64,7 +75,8 @@ export class FreezeDesk {
 
   protected readonly warnings = computed(() => {
     const both = this.both();
-    return both ? coldWarnings(both.rebuild, this.setup().storedC, this.setup().servedC, this.coldStyle()) : [];
+    const warnings = both ? coldWarnings(both.rebuild, this.setup().storedC, this.setup().servedC, this.coldStyle()) : [];
+    return warnings.map((warning) => ({ ...warning, words: inTemperature(warning.words, this.unit()) }));
   });
 
   private readonly overrunPercent = computed(() => this.coldStyle()?.overrun.low ?? 0);
@@ -86,7 +98,7 @@ export class FreezeDesk {
     const ice = (percent: number): string => `${showNumber(percent, 0)} % ice${isHardMeant ? '' : `, ${hardnessOf(percent)}`}`;
     const out =
       this.coldStyle()?.out ?? (rebuild.minutesOut < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${showNumber(rebuild.minutesOut, 0)} minutes before.`);
-    return `At ${storedC} °C ${ice(rebuild.storedIce)}; at ${servedC} °C ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
+    return `At ${this.shown(storedC)} ${ice(rebuild.storedIce)}; at ${this.shown(servedC)} ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
   });
 
   protected readonly table = computed(() => {
@@ -96,6 +108,7 @@ export class FreezeDesk {
     return curves.rebuild.points
       .map((point, i) => ({
         tempC: point.tempC,
+        shown: this.shown(point.tempC),
         now: showNumber(point.icePercent, 0),
         likely: likely.get(point.tempC) ?? '',
         before: showNumber(curves.original.points[i]?.icePercent ?? 0, 0),
@@ -117,11 +130,11 @@ export class FreezeDesk {
         min: -25,
         max: 0,
         interval: 5,
-        name: '°C',
+        name: `°${this.unit()}`,
         nameLocation: 'middle',
         nameGap: 24,
         nameTextStyle: { color: palette.softInk },
-        axisLabel: { color: palette.softInk, formatter: (x: number) => showNumber(x, 0) },
+        axisLabel: { color: palette.softInk, formatter: (x: number) => this.shown(x).replace(/ °.$/, '') },
         axisLine: { lineStyle: { color: palette.ink }, onZero: false },
         splitLine: { show: false },
       },
@@ -187,7 +200,7 @@ export class FreezeDesk {
   }
 
   protected giveTemperature(field: 'storedC' | 'servedC', text: string): void {
-    const read = readTemperature(text);
+    const read = readTemperature(text, this.unit());
     this.fault.set('error' in read ? read.error : undefined);
     if ('tempC' in read) this.changed.emit({ [field]: read.tempC });
   }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { AT, type ColdSetup, foamPortions, overrunOf, type Part, readSum, sumsOfPart, type Why, whyOverrun } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { showNumber, showSum } from '../ui/figures';
+import { numberWithin } from '../ui/numbers';
 
 /** One cup and a scale: overrun, density, and portions by volume and by weight with what each holds. */
 @Component({
@@ -152,9 +153,8 @@ export class OverrunDesk {
   }
 
   protected take(cup: string, mix: string, foam: string): void {
-    const [cupMl = NaN, mixG = NaN, foamG = NaN] = [cup, mix, foam].map((text) => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.'))));
-    const isFine = [cupMl, mixG, foamG].every((amount) => Number.isFinite(amount) && amount > 0 && amount <= 1e6);
-    if (!isFine) this.fault.set('Give all three as numbers above zero: what the cup holds, and the two weights.');
+    const [cupMl, mixG, foamG] = [cup, mix, foam].map((text) => numberWithin(text, 0.1, 1e6));
+    if (cupMl === undefined || mixG === undefined || foamG === undefined) this.fault.set('Give all three as numbers above zero: what the cup holds, and the two weights.');
     else if (foamG > mixG) this.fault.set('The foam weighs more than the mix: were the two weights swapped?');
     else {
       this.fault.set(undefined);

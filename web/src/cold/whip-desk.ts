@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type ColdSetup, learnOverrun, type Part, readTypedAmount, whip, type Why, whyFoam } from '@fellmist/core';
+import { type ColdSetup, learnOverrun, type Part, whip, type Why, whyFoam } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { FoodSelect } from '../ui/food-select';
 import { LineSliders } from './line-sliders';
+import { fieldNumber, numberWithin, readAmountTyped } from '../ui/numbers';
 
 const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
   { value: 'stand', label: 'Stand mixer' },
@@ -21,6 +22,7 @@ const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
   styleUrl: './whip-desk.less',
 })
 export class WhipDesk {
+  protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   readonly setup = input.required<ColdSetup>();
   readonly part = input<Part>();
@@ -105,7 +107,7 @@ export class WhipDesk {
   });
 
   protected giveBowl(text: string): void {
-    const typed = readTypedAmount(text, 'ml');
+    const typed = readAmountTyped(text, 'ml');
     const ml = 'error' in typed ? NaN : typed.amount.unit === 'l' ? typed.amount.value * 1000 : typed.amount.unit === 'ml' ? typed.amount.value : NaN;
     const isFine = ml > 0 && ml <= 100_000;
     this.fault.set(isFine ? undefined : 'Give what the bowl holds in mL or L, such as 4000 or 4.5 l.');
@@ -118,10 +120,9 @@ export class WhipDesk {
   }
 
   protected splash(text: string): void {
-    const massG = Number(text.trim().replace(',', '.'));
-    const isFine = text.trim() !== '' && Number.isFinite(massG) && massG > 0 && massG <= 5000;
-    this.fault.set(isFine ? undefined : 'Give a splash in grams above zero, such as 30.');
-    if (isFine) this.changed.emit({ splashes: [...this.setup().splashes, { foodId: this.foodId(), massG }] });
+    const massG = numberWithin(text, 0.1, 5000);
+    this.fault.set(massG === undefined ? 'Give a splash in grams above zero, such as 30.' : undefined);
+    if (massG !== undefined) this.changed.emit({ splashes: [...this.setup().splashes, { foodId: this.foodId(), massG }] });
   }
 
   protected drop(at: number): void {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { RouterLink } from '@angular/router';
 import { type StoredPack } from '@fellmist/contract';
 import { type Food, kindIdOf, MARK_WORDS, netCarbOf, type Nutrient, pricePer100g, pricePer100gProtein, proteinPer100Kcal } from '@fellmist/core';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from '../state/preferences';
 import { Pantry } from '../state/pantry';
 import { showNumber } from '../ui/figures';
 import { StockOf } from './stock-of';

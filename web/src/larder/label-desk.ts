@@ -12,7 +12,6 @@ import {
   type Pack,
   packComposition,
   readLabel,
-  readTypedAmount,
   type TypedFigures,
   unlikeKind,
   weighCup,
@@ -20,6 +19,7 @@ import {
 } from '@fellmist/core';
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
+import { readAmountTyped } from '../ui/numbers';
 
 interface FigureField {
   readonly key: LabelFigure;
@@ -169,7 +169,7 @@ export class LabelDesk {
     return generic ? unlikeKind(this.read(), generic) : [];
   });
   private readonly usedG = computed(() => {
-    const typed = readTypedAmount(this.used(), 'g');
+    const typed = readAmountTyped(this.used(), 'g');
     return 'error' in typed || typed.amount.unit !== 'g' ? undefined : typed.amount.value;
   });
   protected readonly zeros = computed(() => {
@@ -178,7 +178,7 @@ export class LabelDesk {
   });
   protected readonly hasZeros = computed(() => Object.values(this.read().figures).some(({ isZero }) => isZero));
   protected readonly weighed = computed(() => {
-    const typed = readTypedAmount(this.piece(), 'g');
+    const typed = readAmountTyped(this.piece(), 'g');
     if (this.piece().trim() === '' || 'error' in typed) return undefined;
     return weighPiece(this.label(), this.read(), typed.amount.value)?.words ?? 'Give the grams of a serving first.';
   });
@@ -225,7 +225,7 @@ export class LabelDesk {
       return;
     }
     const unit = key === 'massG' ? 'g' : 'ml';
-    const typed = readTypedAmount(text, unit);
+    const typed = readAmountTyped(text, unit);
     if ('error' in typed || typed.amount.unit !== unit || typed.amount.value <= 0) {
       this.sizeFault.set('error' in typed ? typed.error : `Give it in ${key === 'massG' ? 'grams' : 'millilitres'}, above zero.`);
       return;

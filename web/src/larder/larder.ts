@@ -6,7 +6,7 @@ import { type FoodQuery, type FoodRow, type FoodSort, type StoredPack } from '@f
 import { ALLERGENS, FOOD_KINDS, type FoodKind, SOON_DAYS } from '@fellmist/core';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from '../state/preferences';
 import { Api } from '../state/api';
 import { Pantry } from '../state/pantry';
 import { Choice, type Option } from '../ui/choice';

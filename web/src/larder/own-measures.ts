@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { type Food, type Pack, readTypedAmount, unitFactor, weighCup } from '@fellmist/core';
+import { type Food, type Pack, unitFactor, weighCup } from '@fellmist/core';
 import { showNumber } from '../ui/figures';
+import { fieldGrams, readAmountTyped } from '../ui/numbers';
 
 const WORDS = ['scoop', 'piece', 'slice', 'can', 'packet', 'drop', 'stick'] as const;
 
@@ -47,7 +48,7 @@ const WEIGHINGS = [0, 1, 2] as const;
                     maxlength="12"
                     placeholder="–"
                     [id]="'measure-' + row.word"
-                    [value]="row.own ?? ''"
+                    [value]="row.own === undefined ? '' : fieldGrams(row.own)"
                     (change)="give(row.word, mass.value)"
                   />
                   <span class="soft">g</span>
@@ -170,6 +171,7 @@ const WEIGHINGS = [0, 1, 2] as const;
   `,
 })
 export class OwnMeasures {
+  protected readonly fieldGrams = fieldGrams;
   readonly pack = input.required<Pack>();
   readonly generic = input<Food>();
   readonly changed = output<Partial<Pack>>();
@@ -209,7 +211,7 @@ export class OwnMeasures {
   });
 
   private grams(text: string): number | undefined {
-    const typed = readTypedAmount(text, 'g');
+    const typed = readAmountTyped(text, 'g');
     const isMass = !('error' in typed) && typed.amount.unit === 'g' && typed.amount.value > 0 && typed.amount.value <= 20_000;
     this.fault.set(isMass ? undefined : 'error' in typed ? typed.error : 'Give it in grams, above zero and up to 20 kg.');
     return isMass ? typed.amount.value : undefined;

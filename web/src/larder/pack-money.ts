@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { ALLERGENS, type Allergen, type Food, type Pack, pricePer100g, pricePer100gProtein, readNumber, readTypedAmount } from '@fellmist/core';
-import { CURRENCIES, Preferences } from '../shell/preferences';
+import { ALLERGENS, type Allergen, type Food, type Pack, pricePer100g, pricePer100gProtein } from '@fellmist/core';
+import { CURRENCIES, Preferences } from '../state/preferences';
 import { Pantry } from '../state/pantry';
 import { StockOf } from './stock-of';
+import { fieldGrams, fieldNumber, readAmountTyped, readNumber } from '../ui/numbers';
 
 /** Net weight, price and what they make of 100 g and of its protein, beside the other packs of its kind; stock; allergens. */
 @Component({
@@ -15,12 +16,30 @@ import { StockOf } from './stock-of';
         <h2 id="price-title">Size and price</h2>
         <p class="line">
           <label for="net">A full pack holds</label>
-          <input #net id="net" class="field few" maxlength="12" inputmode="decimal" placeholder="500" [value]="pack().netG ?? ''" (change)="giveNet(net.value)" />
+          <input
+            #net
+            id="net"
+            class="field few"
+            maxlength="12"
+            inputmode="decimal"
+            placeholder="500"
+            [value]="pack().netG === undefined ? '' : fieldGrams(pack().netG ?? 0)"
+            (change)="giveNet(net.value)"
+          />
           <span class="soft">g</span>
           <label for="price">for</label>
-          <input #price id="price" class="field few" maxlength="12" inputmode="decimal" placeholder="2.60" [value]="pack().price ?? ''" (change)="givePrice(price.value)" />
+          <input
+            #price
+            id="price"
+            class="field few"
+            maxlength="12"
+            inputmode="decimal"
+            placeholder="2.60"
+            [value]="pack().price === undefined ? '' : fieldNumber(pack().price ?? 0, 2)"
+            (change)="givePrice(price.value)"
+          />
           <label class="unseen" for="currency">Currency</label>
-          <select #currency id="currency" class="select" (change)="preferences.chooseCurrency(currency.value)">
+          <select #currency id="currency" class="select" (change)="preferences.settle({ currency: currency.value })">
             @for (code of currencies; track code) {
               <option [value]="code" [selected]="preferences.currency() === code">{{ code }}</option>
             }
@@ -142,6 +161,8 @@ import { StockOf } from './stock-of';
   `,
 })
 export class PackMoney {
+  protected readonly fieldGrams = fieldGrams;
+  protected readonly fieldNumber = fieldNumber;
   private readonly pantry = inject(Pantry);
   protected readonly preferences = inject(Preferences);
   readonly pack = input.required<Pack>();
@@ -168,7 +189,7 @@ export class PackMoney {
       this.changed.emit({ netG: undefined });
       return;
     }
-    const typed = readTypedAmount(text, 'g');
+    const typed = readAmountTyped(text, 'g');
     const factor = 'error' in typed ? undefined : { g: 1, kg: 1000 }[typed.amount.unit];
     if ('error' in typed || factor === undefined || typed.amount.value <= 0) {
       this.fault.set('error' in typed ? typed.error : 'Give the net weight in g or kg, above zero.');
@@ -179,13 +200,18 @@ export class PackMoney {
   }
 
   protected givePrice(text: string): void {
-    const price = text.trim() === '' ? undefined : readNumber(text.replace(/[^\d.,-]/g, ''));
-    if (text.trim() !== '' && (price === undefined || price < 0 || price > 1_000_000 || text.includes('-'))) {
-      this.fault.set('Give the price as a number, such as 2.60.');
+    if (text.trim() === '') {
+      this.fault.set(undefined);
+      this.changed.emit({ price: undefined });
+      return;
+    }
+    const read = readNumber(text.replace(/[^\d.,'’\s-]/g, ''));
+    if (!read.ok || read.value > 1_000_000) {
+      this.fault.set(read.ok ? 'That is more than any pack costs.' : read.words);
       return;
     }
     this.fault.set(undefined);
-    this.changed.emit({ price });
+    this.changed.emit({ price: read.value, currency: this.preferences.currency() });
   }
 
   protected toggle(allergen: Allergen): void {

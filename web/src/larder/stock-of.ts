@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { type Food, massOf, readTypedAmount, SOON_DAYS, type StockItem, useBy } from '@fellmist/core';
+import { type Food, massOf, SOON_DAYS, type StockItem, useBy } from '@fellmist/core';
 import { Pantry } from '../state/pantry';
 import { daysWords, showDay, today } from '../ui/day';
-import { showNumber } from '../ui/figures';
+import { fieldGrams, readAmountTyped } from '../ui/numbers';
 
 interface StockRow {
   readonly item: StockItem;
@@ -94,13 +94,13 @@ export class StockOf {
       const words = due
         ? `use ${daysWords(due.daysLeft)}, by ${showDay(due.on)} (${due.why === 'opened' ? `opened, keeps ${String(food.keepsOpenedDays)} days` : 'best before'})`
         : '';
-      return { item, left: showNumber(item.leftG, item.leftG < 10 ? 1 : 0).replace(/[^\d.,]/g, ''), due: words, isSoon: due !== undefined && due.daysLeft <= SOON_DAYS };
+      return { item, left: fieldGrams(item.leftG), due: words, isSoon: due !== undefined && due.daysLeft <= SOON_DAYS };
     });
   });
 
   /** Grams of an amount as typed ("210 g", "6", "1/2 can"), or undefined with the reason said. */
   private grams(text: string): number | undefined {
-    const typed = readTypedAmount(text, 'g');
+    const typed = readAmountTyped(text, 'g');
     if ('error' in typed) {
       this.fault.set(typed.error);
       return undefined;

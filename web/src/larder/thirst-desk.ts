@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { type Food, learnThirst, MARK_WORDS, type Pack, readTypedAmount, type ThirstTest, thirstOfTest } from '@fellmist/core';
+import { type Food, learnThirst, MARK_WORDS, type Pack, type ThirstTest, thirstOfTest } from '@fellmist/core';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showDay, today } from '../ui/day';
 import { showNumber } from '../ui/figures';
+import { readAmountTyped } from '../ui/numbers';
 
 /** Points of a drawn curve. */
 const POINTS = 121;
@@ -104,7 +105,7 @@ export class ThirstDesk {
   });
 
   private grams(text: string, name: string, most: number): number | undefined {
-    const typed = readTypedAmount(text, 'g');
+    const typed = readAmountTyped(text, 'g');
     if ('error' in typed || typed.amount.unit !== 'g' || typed.amount.value <= 0 || typed.amount.value > most) {
       this.fault.set(`Give the ${name} in grams, above zero and up to ${most} g.`);
       return undefined;

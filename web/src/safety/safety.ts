@@ -14,7 +14,7 @@ import { Desk } from '../state/desk';
   template: `
     <header class="head">
       <h1>Safety</h1>
-      <a class="button" [routerLink]="desk.sheet() ? ['/bench', formulaId() ?? 'new'] : ['/shelf']">{{ desk.sheet() ? 'Back to the bench' : 'To the shelf' }}</a>
+      <a class="button" [routerLink]="desk.sheet() ? ['/bench', formulaId() ?? ''] : ['/shelf']">{{ desk.sheet() ? 'Back to the bench' : 'To the shelf' }}</a>
     </header>
     <div class="page">
       <p class="first">{{ deference }} Fellmist shows a caution where a formula calls for it; here they all are.</p>

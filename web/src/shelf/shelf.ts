@@ -4,10 +4,11 @@ import { type ShelfEntry, type ShelfFigures } from '@fellmist/contract';
 import { type Why, whyFigure } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Importer } from '../bench/importer';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from '../state/preferences';
 import { Api, failureWords } from '../state/api';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { type Draft, type DraftHead, Drafts } from '../state/drafts';
 import { shelfActions, shelfFeature } from '../state/shelf.feature';
 import { showChange, showNumber } from '../ui/figures';
 import { WhyCard } from '../ui/why-card';
@@ -50,12 +51,44 @@ export class Shelf {
   protected readonly importFault = signal<string | undefined>(undefined);
   private readonly dates = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 
+  private readonly drafts = inject(Drafts);
+  protected readonly thrownAway = signal<readonly Draft[]>([]);
+  /** What lies unsaved in this browser, by formula. */
+  private readonly unsaved = signal<ReadonlyMap<string, DraftHead>>(new Map());
+
   protected readonly rows = computed(() =>
-    this.entries()?.map((entry) => ({ entry, cells: SHOWN.map((figure) => this.cell(entry, figure)), saved: this.dates.format(new Date(entry.updatedAt)) })),
+    this.entries()?.map((entry) => ({
+      entry,
+      cells: entry.fault === undefined ? SHOWN.map((figure) => this.cell(entry, figure)) : [],
+      saved: this.dates.format(new Date(entry.updatedAt)),
+      isUnsaved: this.unsaved().has(entry.id),
+    })),
   );
+
+  /** Sheets that were never saved: they stand on no shelf but here. */
+  protected readonly neverSaved = computed((): readonly DraftHead[] => {
+    const known = new Set(this.entries()?.map(({ id }) => id));
+    return this.entries() === undefined ? [] : [...this.unsaved().values()].filter(({ formulaId, headId }) => headId === undefined && !known.has(formulaId));
+  });
 
   constructor() {
     this.store.dispatch(shelfActions.wanted());
+    void this.lookForDrafts();
+  }
+
+  private async lookForDrafts(): Promise<void> {
+    this.unsaved.set(new Map((await this.drafts.list()).map((head) => [head.formulaId, head])));
+  }
+
+  protected async discard({ formulaId }: DraftHead): Promise<void> {
+    this.thrownAway.set(await this.drafts.forget(formulaId));
+    await this.lookForDrafts();
+  }
+
+  protected async takeBack(): Promise<void> {
+    await this.drafts.putBack(this.thrownAway());
+    this.thrownAway.set([]);
+    await this.lookForDrafts();
   }
 
   private cell(entry: ShelfEntry, row: (typeof SHOWN)[number]): ShelfCell {
@@ -111,8 +144,9 @@ export class Shelf {
     this.api.formula(entry.id).subscribe({
       next: ({ worksheet }) => {
         const title = `${worksheet.rebuild.title.slice(0, 110)}, copy`;
-        this.store.dispatch(benchActions.placed({ sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
-        void this.router.navigate(['/bench', 'new']).then(() => this.store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, 80) })));
+        const id = crypto.randomUUID();
+        this.store.dispatch(benchActions.placed({ id, sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
+        void this.router.navigate(['/bench', id]).then(() => this.store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, 80) })));
       },
       error: (error: unknown) => this.copyFault.set(failureWords(error)),
     });
@@ -125,8 +159,9 @@ export class Shelf {
     input.value = '';
     this.importFault.set(result.ok ? undefined : result.error);
     if (!result.ok) return;
-    this.store.dispatch(benchActions.placed({ sheet: result.sheet }));
-    await this.router.navigate(['/bench', 'new']);
+    const id = crypto.randomUUID();
+    this.store.dispatch(benchActions.placed({ id, sheet: result.sheet }));
+    await this.router.navigate(['/bench', id]);
     this.store.dispatch(benchActions.save({ label: 'As imported' }));
   }
 }

@@ -5,6 +5,8 @@ import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import * as benchEffects from '../state/bench.effects';
 import { benchFeature } from '../state/bench.feature';
+import * as householdEffects from '../state/household.effects';
+import { householdFeature } from '../state/household.feature';
 import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
 import * as shelfEffects from '../state/shelf.effects';
@@ -18,8 +20,13 @@ export const appConfig: ApplicationConfig = {
     provideBrowserGlobalErrorListeners(),
     provideHttpClient(withFetch()),
     provideRouter(routes, withComponentInputBinding()),
-    provideStore({ [larderFeature.name]: larderFeature.reducer, [shelfFeature.name]: shelfFeature.reducer, [benchFeature.name]: benchFeature.reducer }),
-    provideEffects(larderEffects, shelfEffects, benchEffects),
+    provideStore({
+      [larderFeature.name]: larderFeature.reducer,
+      [shelfFeature.name]: shelfFeature.reducer,
+      [benchFeature.name]: benchFeature.reducer,
+      [householdFeature.name]: householdFeature.reducer,
+    }),
+    provideEffects(larderEffects, shelfEffects, benchEffects, householdEffects),
     { provide: TitleStrategy, useClass: PlaceTitle },
   ],
 };

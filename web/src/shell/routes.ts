@@ -10,6 +10,7 @@ export const routes: Routes = [
   { path: 'bench/paste', title: 'Paste a recipe', loadComponent: () => import('../bench/paste').then((m) => m.Paste) },
   { path: 'bench/:id', title: 'Bench', loadComponent: () => import('../bench/bench').then((m) => m.Bench) },
   { path: 'cold', title: 'Cold table', loadComponent: () => import('../cold/cold').then((m) => m.ColdTable) },
+  { path: 'house', title: 'House', loadComponent: () => import('../house/house').then((m) => m.House) },
   { path: 'safety', title: 'Safety', loadComponent: () => import('../safety/safety').then((m) => m.Safety) },
   { path: '**', redirectTo: 'shelf' },
 ];

@@ -5,7 +5,7 @@ import { benchFeature } from '../state/bench.feature';
 import { larderActions, larderFeature } from '../state/larder.feature';
 import { Icon } from '../ui/icon';
 import { type IconName } from '../ui/icons';
-import { Preferences } from './preferences';
+import { Preferences } from '../state/preferences';
 
 interface Place {
   readonly path: string;
@@ -19,6 +19,7 @@ const PLACES: readonly Place[] = [
   { path: '/larder', name: 'Larder', icon: 'larder', key: '2' },
   { path: '/bench', name: 'Bench', icon: 'bench', key: '3' },
   { path: '/cold', name: 'Cold table', icon: 'cold', key: '4' },
+  { path: '/house', name: 'House', icon: 'house', key: '5' },
 ];
 
 function isTyping(target: EventTarget | null): boolean {
@@ -48,7 +49,7 @@ export class Shell {
   /** The Bench's link leads back to the formula that lies there. */
   protected linkTo(place: Place): readonly string[] {
     if (place.path !== '/bench' || !this.onBench()) return [place.path];
-    return ['/bench', this.formulaId() ?? 'new'];
+    return ['/bench', this.formulaId() ?? ''];
   }
 
   protected openKeys(): void {

@@ -8,13 +8,21 @@ import {
   type LarderPayload,
   type MatchedFoods,
   type Problem,
+  type RemovedThing,
   type SaveRequest,
   type ShelfEntry,
   type StoredFormula,
   type StoredPack,
+  type StoredSettings,
+  type StoredStock,
 } from '@fellmist/contract';
-import { type Counting, type Food, type Pack, type StockItem } from '@fellmist/core';
-import { type Observable } from 'rxjs';
+import { type HouseholdSettings, type Counting, type Food, type Pack, type StockItem } from '@fellmist/core';
+import { type Observable, TimeoutError } from 'rxjs';
+
+/** What a save says it is based on: the version known, or that nothing should be there. */
+function knowing(version: number): Record<string, string> {
+  return version === 0 ? { 'If-None-Match': '*' } : { 'If-Match': `"${version}"` };
+}
 
 /** The server's resources, one method each. */
 @Injectable({ providedIn: 'root' })
@@ -42,8 +50,7 @@ export class Api {
   }
 
   savePack(pack: Pack, version: number): Observable<StoredPack> {
-    const headers: Record<string, string> = version === 0 ? { 'If-None-Match': '*' } : { 'If-Match': `"${version}"` };
-    return this.http.put<StoredPack>(`/api/packs/${encodeURIComponent(pack.id)}`, pack, { headers });
+    return this.http.put<StoredPack>(`/api/packs/${encodeURIComponent(pack.id)}`, pack, { headers: knowing(version) });
   }
 
   removePack(id: string): Observable<unknown> {
@@ -54,8 +61,16 @@ export class Api {
     return this.http.post(`/api/packs/${encodeURIComponent(id)}/restore`, {});
   }
 
-  putStock(item: StockItem): Observable<StockItem> {
-    return this.http.put<StockItem>(`/api/stock/${encodeURIComponent(item.id)}`, item);
+  saveStock(item: StockItem, version: number): Observable<StoredStock> {
+    return this.http.put<StoredStock>(`/api/stock/${encodeURIComponent(item.id)}`, item, { headers: knowing(version) });
+  }
+
+  saveSettings(settings: HouseholdSettings, version: number): Observable<StoredSettings> {
+    return this.http.put<StoredSettings>('/api/settings', settings, { headers: knowing(version) });
+  }
+
+  removed(): Observable<readonly RemovedThing[]> {
+    return this.http.get<readonly RemovedThing[]>('/api/removed');
   }
 
   removeStock(id: string): Observable<unknown> {
@@ -129,6 +144,7 @@ export function problemOf(error: unknown): Problem | undefined {
 export function failureWords(error: unknown): string {
   const problem = problemOf(error);
   if (problem) return problem.detail;
+  if (error instanceof TimeoutError) return 'The server has not answered for a while. Nothing here is lost: try once more, it counts once.';
   if (error instanceof HttpErrorResponse && error.status === 0) return 'The Fellmist server does not answer. Start it again, then try once more; nothing here is lost.';
   return 'Something went wrong. Try once more.';
 }

@@ -1,74 +1,129 @@
 import { inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { type SaveRequest } from '@fellmist/contract';
+import { type SaveRequest, type StoredFormula } from '@fellmist/contract';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, debounceTime, exhaustMap, filter, from, map, of, startWith, switchMap, tap, withLatestFrom } from 'rxjs';
+import { catchError, concat, concatMap, debounceTime, defer, EMPTY, filter, from, fromEvent, map, merge, type Observable, of, switchMap, tap, timeout, withLatestFrom } from 'rxjs';
 import { Api, failureWords, problemOf } from './api';
 import { benchActions, benchFeature, type BenchState } from './bench.feature';
-import { Drafts, NEW_SHEET } from './drafts';
+import { Drafts, type FoundDraft } from './drafts';
 
+/** An answer that does not come within this time will not come; the save can be tried again and counts once. */
+const ANSWER_WITHIN_MS = 15_000;
+
+function openedWith(stored: StoredFormula, found: FoundDraft | undefined): readonly Action[] {
+  if (found?.kind === 'unreadable') return [benchActions.opened({ stored }), benchActions.draftUnreadable(found)];
+  return [benchActions.opened(found ? { stored, draft: found.draft } : { stored })];
+}
+
+/** What is stored, with what was left unsaved of it; a sheet that was never saved comes back from its draft alone. */
 export const openFormula = createEffect(
   (actions = inject(Actions), api = inject(Api), drafts = inject(Drafts)) =>
     actions.pipe(
       ofType(benchActions.openWanted),
       switchMap(({ id }) =>
         api.formula(id).pipe(
-          switchMap((stored) => from(drafts.find(id)).pipe(map((draft) => ({ stored, draft })))),
-          map(({ stored, draft }): Action => benchActions.opened(draft ? { stored, draft: draft.sheet } : { stored })),
-          catchError((error: unknown) => of(benchActions.openFailed({ words: failureWords(error), missing: problemOf(error)?.status === 404 }))),
+          switchMap((stored) => from(drafts.find(id)).pipe(switchMap((found) => openedWith(stored, found)))),
+          catchError((error: unknown): Observable<Action> => {
+            const failed = benchActions.openFailed({ words: failureWords(error), missing: problemOf(error)?.status === 404 });
+            return from(drafts.find(id)).pipe(
+              map((found): Action => (found?.kind === 'read' && found.draft.headId === undefined ? benchActions.placed({ id, sheet: found.draft.sheet }) : failed)),
+            );
+          }),
         ),
       ),
     ),
   { functional: true },
 );
 
-function requestFor(state: BenchState, label: string): SaveRequest | undefined {
-  if (!state.present) return undefined;
-  if (state.unanswered?.worksheet === state.present) return state.unanswered;
-  return { revisionId: crypto.randomUUID(), label, worksheet: state.present, ...(state.base ? { parentId: state.base.id } : {}) };
+/** A save as it stood when it was asked for; the head is that which an earlier save of the same formula may have made meanwhile. */
+function requestFor({ present, unanswered, attempts, base, head, formulaId }: BenchState, label: string): SaveRequest | undefined {
+  if (!present) return undefined;
+  if (unanswered?.worksheet === present) return unanswered;
+  return {
+    revisionId: crypto.randomUUID(),
+    label,
+    worksheet: present,
+    ...(base ? { parentId: base.id } : {}),
+    ...(head || !formulaId ? {} : { formulaId }),
+    ...(attempts.length > 0 ? { attempts } : {}),
+  };
 }
 
+function failedSave(formulaId: string, label: string, error: unknown): Action {
+  const problem = problemOf(error);
+  if (problem?.status === 409 && problem.current) return benchActions.saveStale({ formulaId, current: problem.current, label });
+  if (problem?.status === 410) return benchActions.saveRemoved({ formulaId, words: problem.detail });
+  return benchActions.saveFailed({ formulaId, words: failureWords(error) });
+}
+
+/** Saves one after the other: one that is asked for while another is under way is sent after it, with what lay there when it was asked for. */
 export const saveFormula = createEffect(
   (actions = inject(Actions), api = inject(Api), store = inject(Store)) =>
     actions.pipe(
       ofType(benchActions.save),
       withLatestFrom(store.select(benchFeature.selectBenchState)),
-      exhaustMap(([{ label }, state]) => {
-        const request = requestFor(state, label);
-        if (!request) return of<Action>(benchActions.saveFailed({ words: 'There is nothing on the bench to save.' }));
-        const { formulaId, head } = state;
-        const answer = formulaId && head ? api.save(formulaId, head.id, request) : api.create(request);
-        return answer.pipe(
-          map((stored): Action => benchActions.saved({ stored, sent: request.worksheet })),
-          catchError((error: unknown) => {
-            const problem = problemOf(error);
-            return of<Action>(
-              problem?.status === 409 && problem.current ? benchActions.saveStale({ current: problem.current, label }) : benchActions.saveFailed({ words: failureWords(error) }),
+      concatMap(([{ label }, asked]) =>
+        of(asked).pipe(
+          withLatestFrom(store.select(benchFeature.selectBenchState)),
+          switchMap(([, now]): Observable<Action> => {
+            const isStillHere = now.formulaId === asked.formulaId;
+            const state = isStillHere ? { ...now, present: asked.present } : asked;
+            const { formulaId } = state;
+            const request = requestFor(state, label);
+            if (!request || !formulaId || (isStillHere && now.saved === asked.present)) return EMPTY;
+            const answer = state.head ? api.save(formulaId, state.head.id, request) : api.create(request);
+            return concat(
+              of(benchActions.saveSent({ formulaId, request })),
+              answer.pipe(
+                timeout(ANSWER_WITHIN_MS),
+                map((stored): Action => benchActions.saved({ formulaId, stored, sent: request.worksheet })),
+                catchError((error: unknown) => of(failedSave(formulaId, label, error))),
+              ),
             );
           }),
-          startWith(benchActions.saveSent({ request, formulaId, headId: head?.id })),
-        );
-      }),
+        ),
+      ),
     ),
   { functional: true },
 );
 
-/** A first save gives the sheet an address of its own. */
+/** What was removed elsewhere comes back to the shelf, and the save is sent again. */
+export const bringBack = createEffect(
+  (actions = inject(Actions), api = inject(Api), store = inject(Store)) =>
+    actions.pipe(
+      ofType(benchActions.bringBack),
+      withLatestFrom(store.select(benchFeature.selectFormulaId)),
+      concatMap(([{ label }, formulaId]) =>
+        formulaId === undefined
+          ? EMPTY
+          : api.restore(formulaId).pipe(
+              map((): Action => benchActions.save({ label })),
+              catchError((error: unknown) => of<Action>(benchActions.saveFailed({ formulaId, words: failureWords(error) }))),
+            ),
+      ),
+    ),
+  { functional: true },
+);
+
+/** A sheet that goes on as a new formula stands at the new one's address. */
 export const showAddress = createEffect(
   (actions = inject(Actions), router = inject(Router)) =>
     actions.pipe(
-      ofType(benchActions.saved),
-      filter(() => router.url.startsWith('/bench/new')),
-      tap(({ stored }) => void router.navigate(['/bench', stored.id], { replaceUrl: true })),
+      ofType(benchActions.goOnAsNew),
+      filter(() => router.url.startsWith('/bench/')),
+      tap(({ id }) => void router.navigate(['/bench', id], { replaceUrl: true })),
     ),
   { functional: true, dispatch: false },
 );
 
-/** Whatever is unsaved is kept in the browser a moment after the last change. */
+/** Pause after the last change within which a draft is written. */
+const DRAFT_WITHIN_MS = 30;
+
+/** Whatever is unsaved is kept in the browser a moment after the last change, and when the page is left. */
 export const keepDraft = createEffect(
-  (actions = inject(Actions), store = inject(Store), drafts = inject(Drafts)) =>
-    actions.pipe(
+  (actions = inject(Actions), store = inject(Store), drafts = inject(Drafts)) => {
+    const changed = actions.pipe(
       ofType(
         benchActions.placed,
         benchActions.changed,
@@ -78,15 +133,21 @@ export const keepDraft = createEffect(
         benchActions.saved,
         benchActions.discardDraft,
         benchActions.takeTheirs,
+        benchActions.keepMine,
+        benchActions.goOnAsNew,
       ),
-      debounceTime(150),
+      debounceTime(DRAFT_WITHIN_MS),
+    );
+    return merge(
+      changed,
+      defer(() => fromEvent(window, 'pagehide')),
+    ).pipe(
       withLatestFrom(store.select(benchFeature.selectBenchState)),
-      tap(([, state]) => {
-        const key = state.formulaId ?? NEW_SHEET;
-        if (state.formulaId) drafts.drop(NEW_SHEET);
-        if (state.present && state.present !== state.saved) drafts.keep(key, { headId: state.head?.id ?? '', sheet: state.present });
-        else drafts.drop(key);
+      concatMap(([, { formulaId, head, present, saved }]) => {
+        if (formulaId === undefined || !present) return EMPTY;
+        return present === saved ? drafts.drop(formulaId) : drafts.keep({ formulaId, headId: head?.id, sheet: present });
       }),
-    ),
+    );
+  },
   { functional: true, dispatch: false },
 );

@@ -21,7 +21,7 @@ const [a, b, c, d] = ['a', 'b', 'c', 'd'].map(sheet) as [Worksheet, Worksheet, W
 
 test('each change is a step back and forth; typing in one field is a single step', () => {
   const changes = [
-    benchActions.placed({ sheet: a }),
+    benchActions.placed({ id: 'f1', sheet: a }),
     benchActions.changed({ sheet: b, key: 'edit l1' }),
     benchActions.changed({ sheet: c, key: 'edit l1' }),
     benchActions.changed({ sheet: d }),
@@ -35,7 +35,11 @@ test('each change is a step back and forth; typing in one field is a single step
 
 test('a stale save keeps mine on the bench and offers theirs; either choice loses neither', () => {
   const theirs = stored('theirs', 2);
-  const stale = after(benchActions.opened({ stored: stored('mine before', 1) }), benchActions.changed({ sheet: b }), benchActions.saveStale({ current: theirs, label: 'x' }));
+  const stale = after(
+    benchActions.opened({ stored: stored('mine before', 1) }),
+    benchActions.changed({ sheet: b }),
+    benchActions.saveStale({ formulaId: 'f1', current: theirs, label: 'x' }),
+  );
   expect([title(stale), stale.conflict?.current]).toEqual(['b', theirs]);
   const kept = benchReducer(stale, benchActions.keepMine());
   expect([title(kept), kept.head?.id, kept.conflict]).toEqual(['b', 'r2', undefined]);
@@ -46,15 +50,15 @@ test('a stale save keeps mine on the bench and offers theirs; either choice lose
 test('a failed save loses nothing and keeps the request to send again as it was', () => {
   const request = { revisionId: 'r', label: '', worksheet: b };
   const failed = after(
-    benchActions.placed({ sheet: a }),
+    benchActions.placed({ id: 'f1', sheet: a }),
     benchActions.changed({ sheet: b }),
-    benchActions.saveSent({ request, formulaId: undefined, headId: undefined }),
-    benchActions.saveFailed({ words: 'no answer' }),
+    benchActions.saveSent({ formulaId: 'f1', request }),
+    benchActions.saveFailed({ formulaId: 'f1', words: 'no answer' }),
   );
   expect([title(failed), failed.saving, failed.unanswered]).toEqual(['b', 'failed', request]);
 });
 
 test('a draft from an earlier visit opens as one undoable step above what is saved', () => {
-  const open = after(benchActions.opened({ stored: stored('saved', 1), draft: c }));
+  const open = after(benchActions.opened({ stored: stored('saved', 1), draft: { sheet: c, headId: 'r1' } }));
   expect([title(open), open.fromDraft, title(benchReducer(open, benchActions.undo()))]).toEqual(['c', true, 'saved']);
 });

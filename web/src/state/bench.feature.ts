@@ -5,10 +5,13 @@ import { createActionGroup, createFeature, createReducer, createSelector, emptyP
 export const benchActions = createActionGroup({
   source: 'Bench',
   events: {
-    /** A new worksheet, not saved yet, takes the bench. */
-    Placed: props<{ sheet: Worksheet }>(),
+    /** A new worksheet, not saved yet, takes the bench under the id that its formula will have. */
+    Placed: props<{ id: string; sheet: Worksheet }>(),
     'Open Wanted': props<{ id: string }>(),
-    Opened: props<{ stored: StoredFormula; draft?: Worksheet }>(),
+    /** As stored, with what was left unsaved and the revision that it grew from. */
+    Opened: props<{ stored: StoredFormula; draft?: { readonly sheet: Worksheet; readonly headId: string | undefined } }>(),
+    /** What was left unsaved cannot be read by this version: it is kept as text. */
+    'Draft Unreadable': props<{ title: string; text: string }>(),
     'Open Failed': props<{ words: string; missing: boolean }>(),
     /** A change by the baker; changes with the same `key` in a row are one step of undo. */
     Changed: props<{ sheet: Worksheet; key?: string }>(),
@@ -20,10 +23,15 @@ export const benchActions = createActionGroup({
     Renamed: props<{ revisions: readonly RevisionHead[] }>(),
     'Discard Draft': emptyProps(),
     Save: props<{ label: string }>(),
-    'Save Sent': props<{ request: SaveRequest; formulaId: string | undefined; headId: string | undefined }>(),
-    Saved: props<{ stored: StoredFormula; sent: Worksheet }>(),
-    'Save Failed': props<{ words: string }>(),
-    'Save Stale': props<{ current: StoredFormula; label: string }>(),
+    /** Every answer names the formula that was sent: another may lie on the bench by then. */
+    'Save Sent': props<{ formulaId: string; request: SaveRequest }>(),
+    Saved: props<{ formulaId: string; stored: StoredFormula; sent: Worksheet }>(),
+    'Save Failed': props<{ formulaId: string; words: string }>(),
+    'Save Stale': props<{ formulaId: string; current: StoredFormula; label: string }>(),
+    /** The formula was removed elsewhere; it can be brought back, or the sheet goes on as a new one. */
+    'Save Removed': props<{ formulaId: string; words: string }>(),
+    'Bring Back': props<{ label: string }>(),
+    'Go On As New': props<{ id: string }>(),
     /** After a stale save: go on with mine on top of theirs, or with theirs. */
     'Keep Mine': emptyProps(),
     'Take Theirs': emptyProps(),
@@ -43,13 +51,17 @@ export interface BenchState {
   readonly saved: Worksheet | undefined;
   readonly opening: 'idle' | 'loading' | 'missing' | 'failed';
   readonly failure: string | undefined;
-  readonly saving: 'idle' | 'saving' | 'failed';
+  readonly saving: 'idle' | 'saving' | 'failed' | 'removed';
   readonly saveFailure: string | undefined;
   /** A request that got no answer; sent again as it was if nothing changed since. */
   readonly unanswered: SaveRequest | undefined;
+  /** Revisions that were sent and of which nobody knows whether they arrived. */
+  readonly attempts: readonly string[];
   readonly conflict: { readonly current: StoredFormula; readonly label: string } | undefined;
   /** True while the sheet holds changes that were kept from an earlier, unsaved visit. */
   readonly fromDraft: boolean;
+  /** An earlier draft that could not be read, as text. */
+  readonly keptText: { readonly title: string; readonly text: string } | undefined;
 }
 
 const MOST_UNDO = 200;
@@ -69,8 +81,10 @@ export const emptyBench: BenchState = {
   saving: 'idle',
   saveFailure: undefined,
   unanswered: undefined,
+  attempts: [],
   conflict: undefined,
   fromDraft: false,
+  keptText: undefined,
 };
 
 function change(state: BenchState, sheet: Worksheet, key: string | undefined): BenchState {
@@ -80,24 +94,38 @@ function change(state: BenchState, sheet: Worksheet, key: string | undefined): B
   return { ...state, past, present: sheet, future: [], lastKey: key };
 }
 
-function opened(stored: StoredFormula, draft: Worksheet | undefined): BenchState {
+interface LeftUnsaved {
+  readonly sheet: Worksheet;
+  readonly headId: string | undefined;
+}
+
+/** A draft that grew from what is stored lies above it; one that grew from an earlier revision meets the other in the conflict view. */
+function opened(stored: StoredFormula, draft: LeftUnsaved | undefined): BenchState {
+  const isLate = draft !== undefined && draft.headId !== stored.revision.id;
   return {
     ...emptyBench,
     formulaId: stored.id,
-    head: stored.revision,
+    head: (isLate && stored.revisions.find(({ id }) => id === draft.headId)) || stored.revision,
     revisions: stored.revisions,
     saved: stored.worksheet,
     past: draft ? [stored.worksheet] : [],
-    present: draft ?? stored.worksheet,
+    present: draft?.sheet ?? stored.worksheet,
     fromDraft: draft !== undefined,
+    conflict: isLate ? { current: stored, label: '' } : undefined,
   };
+}
+
+/** Whether an answer is about what lies on the bench. */
+function isHere(state: BenchState, { formulaId }: { readonly formulaId: string }): boolean {
+  return state.formulaId === formulaId;
 }
 
 export const benchReducer = createReducer(
   emptyBench,
-  on(benchActions.placed, (_state, { sheet }): BenchState => ({ ...emptyBench, present: sheet })),
+  on(benchActions.placed, (_state, { id, sheet }): BenchState => ({ ...emptyBench, formulaId: id, present: sheet })),
   on(benchActions.openWanted, (state, { id }): BenchState => (state.formulaId === id ? { ...state, opening: 'loading' } : { ...emptyBench, formulaId: id, opening: 'loading' })),
   on(benchActions.opened, (_state, { stored, draft }): BenchState => opened(stored, draft)),
+  on(benchActions.draftUnreadable, (state, keptText): BenchState => ({ ...state, keptText: { title: keptText.title, text: keptText.text } })),
   on(benchActions.openFailed, (state, { words, missing }): BenchState => ({ ...state, opening: missing ? 'missing' : 'failed', failure: words })),
   on(benchActions.changed, (state, { sheet, key }): BenchState => change(state, sheet, key)),
   on(benchActions.grownFrom, (state, { sheet, base }): BenchState => ({ ...change(state, sheet, undefined), base: base.id === state.head?.id ? undefined : base })),
@@ -120,22 +148,51 @@ export const benchReducer = createReducer(
     return { ...state, past: [...state.past, state.present], present: next, future: rest, lastKey: undefined };
   }),
   on(benchActions.discardDraft, (state): BenchState => (state.saved ? { ...change(state, state.saved, undefined), fromDraft: false } : state)),
-  on(benchActions.saveSent, (state, { request }): BenchState => ({ ...state, saving: 'saving', saveFailure: undefined, unanswered: request })),
-  on(benchActions.saved, (state, { stored, sent }): BenchState => ({
+  on(benchActions.saveSent, (state, sent): BenchState =>
+    isHere(state, sent)
+      ? {
+          ...state,
+          saving: 'saving',
+          saveFailure: undefined,
+          unanswered: sent.request,
+          attempts: state.attempts.includes(sent.request.revisionId) ? state.attempts : [...state.attempts, sent.request.revisionId],
+        }
+      : state,
+  ),
+  on(benchActions.saved, (state, answer): BenchState =>
+    isHere(state, answer)
+      ? {
+          ...state,
+          head: answer.stored.revision,
+          revisions: answer.stored.revisions,
+          base: undefined,
+          saved: answer.sent,
+          saving: 'idle',
+          unanswered: undefined,
+          attempts: [],
+          conflict: undefined,
+          fromDraft: false,
+          lastKey: undefined,
+        }
+      : state,
+  ),
+  on(benchActions.saveFailed, (state, answer): BenchState => (isHere(state, answer) ? { ...state, saving: 'failed', saveFailure: answer.words } : state)),
+  on(benchActions.saveStale, (state, answer): BenchState =>
+    isHere(state, answer) ? { ...state, saving: 'idle', unanswered: undefined, attempts: [], conflict: { current: answer.current, label: answer.label } } : state,
+  ),
+  on(benchActions.saveRemoved, (state, answer): BenchState => (isHere(state, answer) ? { ...state, saving: 'removed', saveFailure: answer.words } : state)),
+  on(benchActions.goOnAsNew, (state, { id }): BenchState => ({
     ...state,
-    formulaId: stored.id,
-    head: stored.revision,
-    revisions: stored.revisions,
+    formulaId: id,
+    head: undefined,
+    revisions: [],
     base: undefined,
-    saved: sent,
+    saved: undefined,
     saving: 'idle',
+    saveFailure: undefined,
     unanswered: undefined,
-    conflict: undefined,
-    fromDraft: false,
-    lastKey: undefined,
+    attempts: [],
   })),
-  on(benchActions.saveFailed, (state, { words }): BenchState => ({ ...state, saving: 'failed', saveFailure: words })),
-  on(benchActions.saveStale, (state, { current, label }): BenchState => ({ ...state, saving: 'idle', unanswered: undefined, conflict: { current, label } })),
   on(benchActions.keepMine, (state): BenchState =>
     state.conflict ? { ...state, head: state.conflict.current.revision, revisions: state.conflict.current.revisions, conflict: undefined } : state,
   ),

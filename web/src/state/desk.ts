@@ -52,7 +52,7 @@ import {
   type Worksheet,
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from './preferences';
 import { benchActions, benchFeature } from './bench.feature';
 import { larderFeature } from './larder.feature';
 import { Prices } from './prices';

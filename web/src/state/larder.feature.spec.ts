@@ -1,5 +1,5 @@
-import { FIRST_SETTINGS, type LarderPayload, type StoredPack } from '@fellmist/contract';
-import { type Food, type StockItem } from '@fellmist/core';
+import { type LarderPayload, type StoredPack } from '@fellmist/contract';
+import { FIRST_SETTINGS, type Food, type StockItem } from '@fellmist/core';
 import { larderActions, larderFeature } from './larder.feature';
 
 const flour: Food = {
@@ -18,7 +18,19 @@ const flour: Food = {
 };
 const pack = (id: string): StoredPack => ({ pack: { id, name: `Pack ${id}`, kindId: 'flour', measuresG: {}, mayContain: [], thirstTests: [], note: '' }, version: 1 });
 const item = (id: string, foodId: string, bestBefore: string): StockItem => ({ id, foodId, leftG: 100, bestBefore, origin: 'pack', note: '' });
-const payload: LarderPayload = { foods: [flour], rules: [], classes: [], correctives: [], coldStyles: [], cautions: [], packs: [pack('a'), pack('b')], stock: [], stockVersions: {}, settings: { settings: FIRST_SETTINGS, version: 0 }, inStock: [] };
+const payload: LarderPayload = {
+  foods: [flour],
+  rules: [],
+  classes: [],
+  correctives: [],
+  coldStyles: [],
+  cautions: [],
+  packs: [pack('a'), pack('b')],
+  stock: [],
+  stockVersions: {},
+  settings: { settings: FIRST_SETTINGS, version: 0 },
+  inStock: [],
+};
 
 type State = ReturnType<typeof larderFeature.reducer>;
 
@@ -30,7 +42,10 @@ function after(...actions: Parameters<typeof larderFeature.reducer>[1][]): State
 const larderOf = (state: State) => larderFeature.selectLarder({ larder: state });
 
 test('stock decides which pack of a kind is in hand; taken away, the next one is', () => {
-  const both = after(larderActions.stockPut({ item: item('1', 'a', '2099-01-01') }), larderActions.stockPut({ item: item('2', 'b', '2098-01-01') }));
+  const both = after(
+    larderActions.stockPut({ stored: { item: item('1', 'a', '2099-01-01'), version: 1 } }),
+    larderActions.stockPut({ stored: { item: item('2', 'b', '2098-01-01'), version: 1 } }),
+  );
   expect(larderOf(both)?.inHand.get('flour')).toBe('b');
   expect(
     larderOf(both)
@@ -58,6 +73,6 @@ test('a food taken up from the long list is there once, however often it is take
 });
 
 test('before anything is loaded nothing breaks', () => {
-  const empty = larderFeature.reducer(undefined, larderActions.stockPut({ item: item('1', 'a', '2099-01-01') }));
+  const empty = larderFeature.reducer(undefined, larderActions.stockPut({ stored: { item: item('1', 'a', '2099-01-01'), version: 1 } }));
   expect([larderOf(empty), larderFeature.selectPacks({ larder: empty })]).toEqual([undefined, []]);
 });

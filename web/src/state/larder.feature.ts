@@ -1,4 +1,4 @@
-import { type LarderPayload, type StoredPack } from '@fellmist/contract';
+import { type LarderPayload, type StoredPack, type StoredStock } from '@fellmist/contract';
 import { type Food, type Larder, packsInStock, type StockItem, stockLarder } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { today } from '../ui/day';
@@ -13,7 +13,7 @@ export const larderActions = createActionGroup({
     'Foods Taken Up': props<{ foods: readonly Food[] }>(),
     'Pack Saved': props<{ stored: StoredPack }>(),
     'Pack Removed': props<{ stored: StoredPack }>(),
-    'Stock Put': props<{ item: StockItem }>(),
+    'Stock Put': props<{ stored: StoredStock }>(),
     'Stock Removed': props<{ item: StockItem }>(),
   },
 });
@@ -57,7 +57,9 @@ export const larderFeature = createFeature({
     }),
     on(larderActions.packSaved, (state, { stored }): LarderState => changed(state, ({ packs }) => ({ packs: withOne(packs, stored, packId) }))),
     on(larderActions.packRemoved, (state, { stored }): LarderState => changed(state, ({ packs }) => ({ packs: packs.filter((other) => packId(other) !== packId(stored)) }))),
-    on(larderActions.stockPut, (state, { item }): LarderState => changed(state, ({ stock }) => ({ stock: withOne(stock, item, itemId) }))),
+    on(larderActions.stockPut, (state, { stored: { item, version } }): LarderState =>
+      changed(state, ({ stock, stockVersions }) => ({ stock: withOne(stock, item, itemId), stockVersions: { ...stockVersions, [item.id]: version } })),
+    ),
     on(larderActions.stockRemoved, (state, { item }): LarderState => changed(state, ({ stock }) => ({ stock: stock.filter(({ id }) => id !== item.id) }))),
   ),
   extraSelectors: ({ selectPayload }) => ({
@@ -69,9 +71,11 @@ export const larderFeature = createFeature({
           payload.foods,
           payload.packs.map(({ pack }) => pack),
           payload.inStock,
+          payload.settings.version > 0 ? payload.settings.settings.country : undefined,
         ),
     ),
     selectPacks: createSelector(selectPayload, (payload): readonly StoredPack[] => payload?.packs ?? []),
+    selectStockVersions: createSelector(selectPayload, (payload) => payload?.stockVersions),
     selectStock: createSelector(selectPayload, (payload): readonly StockItem[] => payload?.stock ?? []),
   }),
 });

@@ -18,6 +18,7 @@ export class Pantry {
   readonly larder = this.store.selectSignal(larderFeature.selectLarder);
   readonly packs = this.store.selectSignal(larderFeature.selectPacks);
   readonly stock = this.store.selectSignal(larderFeature.selectStock);
+  private readonly versions = this.store.selectSignal(larderFeature.selectStockVersions);
   private readonly packsById = computed(() => new Map(this.packs().map((stored) => [stored.pack.id, stored])));
 
   storedPack(id: string): StoredPack | undefined {
@@ -70,7 +71,15 @@ export class Pantry {
   }
 
   putStock(item: StockItem): Observable<Done> {
-    return this.done(this.api.putStock(item), () => larderActions.stockPut({ item }));
+    return this.api.saveStock(item, this.versions()?.[item.id] ?? 0).pipe(
+      tap((stored) => this.store.dispatch(larderActions.stockPut({ stored }))),
+      map((): Done => undefined),
+      catchError((error: unknown) => {
+        const theirs = problemOf(error)?.currentStock;
+        if (theirs) this.store.dispatch(larderActions.stockPut({ stored: theirs }));
+        return of<Done>(failureWords(error));
+      }),
+    );
   }
 
   removeStock(item: StockItem): Observable<Done> {

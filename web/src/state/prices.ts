@@ -2,10 +2,12 @@ import { computed, inject, Injectable } from '@angular/core';
 import { pricePer100g } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { larderFeature } from './larder.feature';
+import { Preferences } from './preferences';
 
 /** What a gram of each pack of the kitchen costs, by the pack's id. */
 @Injectable({ providedIn: 'root' })
 export class Prices {
+  private readonly preferences = inject(Preferences);
   private readonly packs = inject(Store).selectSignal(larderFeature.selectPacks);
 
   readonly perGram = computed(
@@ -13,7 +15,8 @@ export class Prices {
       new Map(
         this.packs().flatMap(({ pack }) => {
           const each = pricePer100g(pack);
-          return each === undefined ? [] : [[pack.id, each / 100] as const];
+          // What was paid in another currency is no price here: nobody knows the rate.
+          return each === undefined || (pack.currency ?? this.preferences.currency()) !== this.preferences.currency() ? [] : [[pack.id, each / 100] as const];
         }),
       ),
   );

@@ -2,7 +2,7 @@ import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action } from '@ngrx/store';
 import { catchError, concatMap, map, type Observable, of, switchMap } from 'rxjs';
-import { Preferences } from '../shell/preferences';
+import { Preferences } from './preferences';
 import { Api, failureWords } from './api';
 import { shelfActions } from './shelf.feature';
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, linkedSignal, output, viewChild } from '@angular/core';
-import { type Amount, formatAmount, gramsNumber, kitchenNumber, readTypedAmount, unitById } from '@fellmist/core';
+import { type Amount, formatAmount, unitById } from '@fellmist/core';
+import { fieldCount, fieldGrams, readAmountTyped } from './numbers';
 
 export interface AmountTyped {
   readonly amount: Amount;
@@ -62,12 +63,9 @@ export class AmountField {
   private readonly plain = computed(() => {
     const amount = this.amount();
     if (!amount) return '';
-    if (amount.high !== undefined)
-      return formatAmount(amount)
-        .replace(/[a-z].*$/i, '')
-        .trim();
     const kind = unitById(amount.unit).kind;
-    return kind === 'mass' || ['ml', 'cl', 'dl', 'l'].includes(amount.unit) ? gramsNumber(amount.value) : kitchenNumber(amount.value);
+    const show = kind === 'mass' || ['ml', 'cl', 'dl', 'l'].includes(amount.unit) ? fieldGrams : fieldCount;
+    return amount.high === undefined ? show(amount.value) : `${show(amount.value)}–${show(amount.high)}`;
   });
 
   focus(): void {
@@ -80,7 +78,7 @@ export class AmountField {
     if (!this.editing) this.before = this.amount();
     this.editing = true;
     this.draft.set(text);
-    const read = readTypedAmount(text, this.before?.unit ?? this.unit());
+    const read = readAmountTyped(text, this.before?.unit ?? this.unit());
     if ('error' in read) {
       this.putBack();
       this.fault.set(read.error);

@@ -1,4 +1,7 @@
 import { type Figure, type Sum } from '@fellmist/core';
+import { showNumber } from './numbers';
+
+export { showNumber } from './numbers';
 
 export interface FigureRow {
   readonly key: Figure;
@@ -23,15 +26,6 @@ export const FIGURE_ROWS: readonly FigureRow[] = [
   { key: 'sodiumMg', name: 'Sodium', unit: 'mg', digits: 0 },
   { key: 'saltG', name: 'Salt', unit: 'g', digits: 2 },
 ];
-
-const formats = new Map<number, Intl.NumberFormat>();
-
-/** A number in the baker's locale with at most so many decimals. */
-export function showNumber(amount: number, digits: number): string {
-  const format = formats.get(digits) ?? new Intl.NumberFormat(undefined, { minimumFractionDigits: digits, maximumFractionDigits: digits });
-  formats.set(digits, format);
-  return format.format(amount);
-}
 
 /** "172", or "≥ 172" where a line's share is unknown. */
 export function showSum(sum: Sum, digits: number): string {

@@ -1,4 +1,4 @@
-import naming from '@fellmist/language/naming.json';
+import naming from '@fellmist/language/naming.json' with { type: 'json' };
 
 /** The words of a food's name, read from `data/language/naming.json`: what says how it is, what is a flavour, what says nothing. */
 export type Axis = 'fat' | 'sweet' | 'salt' | 'state' | 'form' | 'flavour' | 'process' | 'diet' | 'grade';

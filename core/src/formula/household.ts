@@ -1,0 +1,40 @@
+import { type Allergen, type CarbCount, type Country, type School } from '../food';
+import { type MeasureSystem } from '../quantity';
+import { COUNTING, type Counting } from './totals';
+
+/** What a household settled once for all its devices. */
+export interface HouseholdSettings {
+  /** Whose cups and spoons a recipe means where it does not say. */
+  readonly measures: MeasureSystem;
+  readonly temperature: 'C' | 'F';
+  readonly energyUnit: 'kcal' | 'kJ';
+  /** Whose shops and eggs are meant: the usual member of a head such as "cream". */
+  readonly country: Country;
+  /** ISO 4217. */
+  readonly currency: string;
+  readonly carbs: CarbCount;
+  readonly energy: Counting['energy'];
+  /** What a new formula is held against, and what nobody here may have. */
+  readonly schools: readonly School[];
+  readonly excluded: readonly Allergen[];
+  /** What the kitchen scale tells apart, grams. */
+  readonly scaleStepG: 0.1 | 0.5 | 1 | 2 | 5;
+  readonly freezerC: number;
+  readonly fridgeC: number;
+}
+
+/** What holds until a household says otherwise. */
+export const FIRST_SETTINGS: HouseholdSettings = {
+  measures: 'us',
+  temperature: 'C',
+  energyUnit: 'kcal',
+  country: 'us',
+  currency: 'EUR',
+  carbs: COUNTING.carbs,
+  energy: COUNTING.energy,
+  schools: [],
+  excluded: [],
+  scaleStepG: 1,
+  freezerC: -18,
+  fridgeC: 4,
+};

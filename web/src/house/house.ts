@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { type RemovedThing } from '@fellmist/contract';
+import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
+import { Store } from '@ngrx/store';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NzSwitchModule } from 'ng-zorro-antd/switch';
+import { Api, failureWords } from '../state/api';
+import { Drafts } from '../state/drafts';
+import { larderActions } from '../state/larder.feature';
+import { CURRENCIES, Preferences } from '../state/preferences';
+import { Choice, type Option } from '../ui/choice';
+import { fieldTemperature, readTemperature } from '../ui/temperature';
+
+const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
+  table: 'each food’s own figure',
+  eu: 'EU factors, Reg. 1169/2011',
+  us: 'US factors, 21 CFR 101.9',
+};
+
+/** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
+@Component({
+  selector: 'fm-house',
+  imports: [Choice, FormsModule, NzSelectModule, NzSwitchModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './house.html',
+  styleUrl: './house.less',
+})
+export class House {
+  protected readonly preferences = inject(Preferences);
+  protected readonly drafts = inject(Drafts);
+  private readonly api = inject(Api);
+  private readonly store = inject(Store);
+  protected readonly settings = this.preferences.settings;
+  protected readonly measures: readonly Option<HouseholdSettings['measures']>[] = [
+    { label: 'US, 237 mL', value: 'us' },
+    { label: 'metric, 250 mL', value: 'metric' },
+    { label: 'UK', value: 'uk' },
+  ];
+  protected readonly countries: readonly Option<HouseholdSettings['country']>[] = [
+    { label: 'American', value: 'us' },
+    { label: 'British', value: 'uk' },
+  ];
+  protected readonly degrees: readonly Option<HouseholdSettings['temperature']>[] = [
+    { label: '°C', value: 'C' },
+    { label: '°F', value: 'F' },
+  ];
+  protected readonly units: readonly Option<HouseholdSettings['energyUnit']>[] = [
+    { label: 'kcal', value: 'kcal' },
+    { label: 'kJ', value: 'kJ' },
+  ];
+  protected readonly currencies = CURRENCIES;
+  protected readonly carbCounts = CARB_COUNTS.map((value) => ({ value, label: CARB_COUNT_WORDS[value] }));
+  protected readonly energyCounts = ENERGY_COUNTS.map((value) => ({ value, label: ENERGY_WORDS[value] }));
+  protected readonly schools = SCHOOLS;
+  protected readonly allergens = ALLERGENS;
+  protected readonly removed = signal<readonly RemovedThing[] | undefined>(undefined);
+  protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly coldFault = signal<string | undefined>(undefined);
+  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'long' });
+  protected readonly freezer = computed(() => fieldTemperature(this.settings().freezerC, this.settings().temperature));
+  protected readonly fridge = computed(() => fieldTemperature(this.settings().fridgeC, this.settings().temperature));
+
+  constructor() {
+    this.fetchRemoved();
+  }
+
+  protected settle(change: Partial<HouseholdSettings>): void {
+    this.preferences.settle(change);
+  }
+
+  protected exclude(excluded: readonly Allergen[]): void {
+    this.settle({ excluded });
+  }
+
+  protected giveTemperature(which: 'freezerC' | 'fridgeC', text: string): void {
+    const read = which === 'freezerC' ? readTemperature(text, this.settings().temperature, -40, -5) : readTemperature(text, this.settings().temperature, 0, 12);
+    this.coldFault.set('error' in read ? read.error : undefined);
+    if (!('error' in read)) this.settle({ [which]: read.tempC });
+  }
+
+  protected dayOf(one: RemovedThing): string {
+    return this.days.format(new Date(one.removedAt));
+  }
+
+  private fetchRemoved(): void {
+    this.api.removed().subscribe({
+      next: (removed) => this.removed.set(removed),
+      error: (error: unknown) => this.fault.set(failureWords(error)),
+    });
+  }
+
+  protected bringBack(one: RemovedThing): void {
+    this.fault.set(undefined);
+    const answer = one.kind === 'formula' ? this.api.restore(one.id) : this.api.restorePack(one.id);
+    answer.subscribe({
+      next: () => {
+        this.removed.update((all) => all?.filter(({ id }) => id !== one.id));
+        if (one.kind === 'pack') this.store.dispatch(larderActions.wanted());
+      },
+      error: (error: unknown) => this.fault.set(failureWords(error)),
+    });
+  }
+}

@@ -1,0 +1,48 @@
+import { type StoredSettings } from '@fellmist/contract';
+import { FIRST_SETTINGS, type HouseholdSettings } from '@fellmist/core';
+import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
+import { larderActions } from './larder.feature';
+
+export type SettingsChange = Partial<HouseholdSettings>;
+
+export const householdActions = createActionGroup({
+  source: 'Household',
+  events: {
+    /** The baker settled something for the household. */
+    Settled: props<{ change: SettingsChange }>(),
+    Saved: props<{ stored: StoredSettings }>(),
+    'Save Failed': props<{ words: string }>(),
+  },
+});
+
+interface HouseholdState {
+  readonly stored: StoredSettings | undefined;
+  /** Settled here and not answered yet. */
+  readonly waiting: SettingsChange;
+  readonly failure: string | undefined;
+}
+
+const initial: HouseholdState = { stored: undefined, waiting: {}, failure: undefined };
+
+export const householdFeature = createFeature({
+  name: 'household',
+  reducer: createReducer(
+    initial,
+    on(larderActions.loaded, (state, { payload }): HouseholdState => ({ ...state, stored: payload.settings })),
+    on(householdActions.settled, (state, { change }): HouseholdState => ({ ...state, waiting: { ...state.waiting, ...change }, failure: undefined })),
+    on(householdActions.saved, (state, { stored }): HouseholdState => {
+      const waiting = Object.fromEntries(
+        Object.entries(state.waiting).filter(([key, value]) => JSON.stringify(stored.settings[key as keyof HouseholdSettings]) !== JSON.stringify(value)),
+      );
+      return { stored, waiting, failure: undefined };
+    }),
+    on(householdActions.saveFailed, (state, { words }): HouseholdState => ({ ...state, failure: words })),
+  ),
+  extraSelectors: ({ selectStored, selectWaiting }) => ({
+    /** What holds now, with what was just settled; `isOwn` where the household ever settled anything. */
+    selectSettings: createSelector(selectStored, selectWaiting, (stored, waiting) => ({
+      settings: { ...(stored?.settings ?? FIRST_SETTINGS), ...waiting },
+      isOwn: (stored?.version ?? 0) > 0 || Object.keys(waiting).length > 0,
+    })),
+  }),
+});

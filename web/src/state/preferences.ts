@@ -1,0 +1,80 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings } from '@fellmist/core';
+import { Store } from '@ngrx/store';
+import { householdActions, householdFeature, type SettingsChange } from './household.feature';
+
+/** What was chosen on a device before the household kept it: it holds until the household settles something. */
+function ofThisDevice(): SettingsChange {
+  const [carbs, energy] = [localStorage.getItem('fellmist.carbs'), localStorage.getItem('fellmist.energy')];
+  return {
+    currency: localStorage.getItem('fellmist.currency') ?? currencyOf(navigator.language),
+    ...(CARB_COUNTS.some((count) => count === carbs) ? { carbs: carbs as Counting['carbs'] } : {}),
+    ...(ENERGY_COUNTS.some((rule) => rule === energy) ? { energy: energy as Counting['energy'] } : {}),
+  };
+}
+
+/** The household's settings as the places ask for them, and what belongs to this device alone: theme and single-key shortcuts. */
+@Injectable({ providedIn: 'root' })
+export class Preferences {
+  private readonly store = inject(Store);
+  private readonly kept = this.store.selectSignal(householdFeature.selectSettings);
+  private readonly device = ofThisDevice();
+  readonly settings = computed((): HouseholdSettings => {
+    const { settings, isOwn } = this.kept();
+    return isOwn ? settings : { ...settings, ...this.device };
+  });
+  readonly failure = this.store.selectSignal(householdFeature.selectFailure);
+  readonly theme = signal<'light' | 'dark'>(document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light');
+  readonly singleKeys = signal(localStorage.getItem('fellmist.singleKeys') !== 'off');
+
+  settle(change: SettingsChange): void {
+    this.store.dispatch(householdActions.settled({ change }));
+  }
+
+  switchTheme(): void {
+    const theme = this.theme() === 'dark' ? 'light' : 'dark';
+    this.theme.set(theme);
+    document.documentElement.dataset['theme'] = theme;
+    localStorage.setItem('fellmist.theme', theme);
+  }
+
+  switchSingleKeys(on: boolean): void {
+    this.singleKeys.set(on);
+    localStorage.setItem('fellmist.singleKeys', on ? 'on' : 'off');
+  }
+
+  /** The household's currency, as an ISO code. */
+  readonly currency = computed(() => this.settings().currency);
+
+  /** Whose net carbohydrate and whose energy the household counts. */
+  readonly counting = computed((): Counting => ({ carbs: this.settings().carbs, energy: this.settings().energy }), {
+    equal: (a, b) => a.carbs === b.carbs && a.energy === b.energy,
+  });
+
+  /** A price, in the household's currency unless it was paid in another. */
+  showPrice(amount: number, currency = this.currency()): string {
+    return new Intl.NumberFormat(undefined, { style: 'currency', currency }).format(amount);
+  }
+}
+
+export const CURRENCIES = ['EUR', 'GBP', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'INR', 'JPY', 'NOK', 'NZD', 'PLN', 'SEK'] as const;
+
+/** What is paid with where a language tag's region lies; euro where it is not listed. */
+function currencyOf(tag: string): string {
+  const region = /-([A-Z]{2})\b/.exec(tag)?.[1] ?? '';
+  const byRegion: Readonly<Record<string, string>> = {
+    GB: 'GBP',
+    US: 'USD',
+    AU: 'AUD',
+    CA: 'CAD',
+    CH: 'CHF',
+    DK: 'DKK',
+    IN: 'INR',
+    JP: 'JPY',
+    NO: 'NOK',
+    NZ: 'NZD',
+    PL: 'PLN',
+    SE: 'SEK',
+  };
+  return byRegion[region] ?? 'EUR';
+}
