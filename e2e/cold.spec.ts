@@ -67,7 +67,7 @@ describe('the cold table', () => {
   test('a freezer in °F is read, nonsense is refused in words, and the curve has its table', async () => {
     await type(page, '#stored', '0 F');
     await page.keyboard.press('Tab');
-    await sees(page, 'At -17.8 °C');
+    await sees(page, 'At −17.8 °C');
     await type(page, '#stored', 'very');
     await page.keyboard.press('Tab');
     await sees(page, 'Give a temperature such as');

@@ -89,6 +89,8 @@ export class Paste {
   protected readonly title = signal<string | undefined>(undefined);
   protected readonly portions = signal<number | undefined>(undefined);
   protected readonly tried = signal(false);
+  /** The bench itself could not be fetched. */
+  protected readonly openFault = signal(false);
   /** Mends by the text of their line, so that they outlive further typing. */
   private readonly mends = signal<ReadonlyMap<string, readonly Mend[]>>(new Map());
   protected readonly cups: readonly Option<MeasureSystem>[] = [
@@ -197,10 +199,16 @@ export class Paste {
     const larder = this.desk.larder();
     if (!formula || !larder) return;
     const sheet = withDiet(worksheetFrom(formula, basedOn, larder), this.preferences.settings());
+    // The bench is fetched before anything lies on it: without it the text stays where it is.
+    const isThere = await import('./bench').then(
+      () => true,
+      () => false,
+    );
+    this.openFault.set(!isThere);
+    if (!isThere) return;
     const id = crypto.randomUUID();
     this.store.dispatch(benchActions.placed({ id, sheet }));
-    // The text is given up only once the bench is there to hold it.
-    if (!(await this.router.navigate(['/bench', id]).catch(() => false))) return;
+    await this.router.navigate(['/bench', id]);
     keepText('');
     this.store.dispatch(benchActions.save({ label: 'As pasted' }));
   }

@@ -63,6 +63,10 @@ export class FreezeDesk {
     return showTemperature(tempC, this.unit());
   }
 
+  protected said(text: string): string {
+    return inTemperature(text, this.unit());
+  }
+
   protected degrees(tempC: number): string {
     return fieldTemperature(tempC, this.unit());
   }

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { analyseMix, COLD_FIGURES, type ColdFigure, type ColdStyle, type Formula, mainPart, type MixAnalysis } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { showNumber } from '../ui/figures';
+import { Preferences } from '../state/preferences';
+import { fieldTemperature, inTemperature } from '../ui/temperature';
 
 const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit: string; readonly digits: number }>> = {
   solids: { name: 'Total solids', unit: '%', digits: 1 },
@@ -85,6 +87,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
 })
 export class MixTable {
   private readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
   /** The style whose bands are usual; none for what is not frozen. */
   readonly coldStyle = input<ColdStyle>();
   private readonly before = computed(() => this.mixOf(this.desk.sheet()?.original));
@@ -100,13 +103,15 @@ export class MixTable {
     if (!now) return [];
     return COLD_FIGURES.map((figure) => {
       const { name, unit, digits } = NAMES[figure];
+      const degrees = this.preferences.settings().temperature;
+      const isDegrees = figure === 'freezingPointC';
       const amount = now.figures[figure];
       const band = style?.bands[figure];
-      const bound = (value: number): string => showNumber(value, Number.isInteger(value) ? 0 : digits);
-      const show = (value: number | undefined): string => (value === undefined ? '–' : showNumber(value, digits));
+      const bound = (value: number): string => (isDegrees ? fieldTemperature(value, degrees) : showNumber(value, Number.isInteger(value) ? 0 : digits));
+      const show = (value: number | undefined): string => (value === undefined ? '–' : isDegrees ? fieldTemperature(value, degrees) : showNumber(value, digits));
       return {
-        name,
-        unit,
+        name: inTemperature(name, degrees),
+        unit: isDegrees ? `°${degrees}` : unit,
         before: show(before?.figures[figure]),
         now: show(amount),
         usual: band ? `${bound(band.low)} to ${bound(band.high)}` : '',

@@ -205,9 +205,9 @@ export class PackMoney {
       this.changed.emit({ price: undefined });
       return;
     }
-    const read = readNumber(text.replace(/[^\d.,'’\s-]/g, ''));
+    const read = readNumber(text.replace(/[\p{Sc}]|^[A-Z]{3}\s|\s[A-Z]{3}$/gu, '').trim());
     if (!read.ok || read.value > 1_000_000) {
-      this.fault.set(read.ok ? 'That is more than any pack costs.' : read.words);
+      this.fault.set(read.ok ? 'That is more than any pack costs.' : `Give the price as a number. ${read.words}`);
       return;
     }
     this.fault.set(undefined);

@@ -2,7 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { type StoredPack } from '@fellmist/contract';
 import { type Food, type Pack, type StockItem } from '@fellmist/core';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, map, type Observable, of, tap } from 'rxjs';
+import { catchError, concatMap, map, type Observable, of, ReplaySubject, Subject, tap } from 'rxjs';
 import { Api, failureWords, problemOf } from './api';
 import { larderActions, larderFeature } from './larder.feature';
 
@@ -19,7 +19,12 @@ export class Pantry {
   readonly packs = this.store.selectSignal(larderFeature.selectPacks);
   readonly stock = this.store.selectSignal(larderFeature.selectStock);
   private readonly versions = this.store.selectSignal(larderFeature.selectStockVersions);
+  private readonly stockSaves = new Subject<{ readonly item: StockItem; readonly done: Subject<Done> }>();
   private readonly packsById = computed(() => new Map(this.packs().map((stored) => [stored.pack.id, stored])));
+
+  constructor() {
+    this.stockSaves.pipe(concatMap(({ item, done }) => this.saveStock(item).pipe(tap(done)))).subscribe();
+  }
 
   storedPack(id: string): StoredPack | undefined {
     return this.packsById().get(id);
@@ -70,9 +75,21 @@ export class Pantry {
     return this.done(this.api.restorePack(stored.pack.id), () => larderActions.packSaved({ stored }));
   }
 
+  /** Seen here at once; sent after what was sent before of it, over the version that came of that. */
   putStock(item: StockItem): Observable<Done> {
-    return this.api.saveStock(item, this.versions()?.[item.id] ?? 0).pipe(
-      tap((stored) => this.store.dispatch(larderActions.stockPut({ stored }))),
+    this.store.dispatch(larderActions.stockPut({ stored: { item, version: this.versionOf(item) } }));
+    const done = new ReplaySubject<Done>(1);
+    this.stockSaves.next({ item, done });
+    return done;
+  }
+
+  private versionOf({ id }: StockItem): number {
+    return this.versions()?.[id] ?? 0;
+  }
+
+  private saveStock(item: StockItem): Observable<Done> {
+    return this.api.saveStock(item, this.versionOf(item)).pipe(
+      tap(({ version }) => this.store.dispatch(larderActions.stockPut({ stored: { item: this.stock().find(({ id }) => id === item.id) ?? item, version } }))),
       map((): Done => undefined),
       catchError((error: unknown) => {
         const theirs = problemOf(error)?.currentStock;

@@ -16,7 +16,8 @@ export function fieldTemperature(tempC: number, unit: TemperatureUnit): string {
 export function showTemperature(tempC: number, unit: TemperatureUnit): string {
   const degrees = unit === 'F' ? toF(tempC) : tempC;
   const digits = unit === 'F' || Number.isInteger(degrees) ? 0 : 1;
-  return `${Math.round(degrees * 10) < 0 ? '−' : ''}${showNumber(Math.abs(degrees), digits)} °${unit}`;
+  const figure = showNumber(Math.abs(degrees), digits);
+  return `${degrees < 0 && /[1-9]/.test(figure) ? '−' : ''}${figure} °${unit}`;
 }
 
 const OF_TEXT = /([-−]?\d+(?:\.\d+)?)(?:( to |–)([-−]?\d+(?:\.\d+)?))? °C(?! (?:cooler|warmer|hotter|less|more|lower|higher))/g;

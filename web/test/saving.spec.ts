@@ -1,0 +1,191 @@
+import { jest } from '@jest/globals';
+import { HttpErrorResponse } from '@angular/common/http';
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import { type RevisionHead, type SaveRequest, type StoredFormula, type StoredSettings } from '@fellmist/contract';
+import { FIRST_SETTINGS, type HouseholdSettings, type Worksheet } from '@fellmist/core';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore, Store } from '@ngrx/store';
+import { firstValueFrom, type Observable, Subject } from 'rxjs';
+import { Api } from '../src/state/api';
+import * as benchEffects from '../src/state/bench.effects';
+import { benchActions, benchFeature, type BenchState } from '../src/state/bench.feature';
+import { Drafts } from '../src/state/drafts';
+import * as householdEffects from '../src/state/household.effects';
+import { householdActions, householdFeature } from '../src/state/household.feature';
+import { larderFeature } from '../src/state/larder.feature';
+import { Preferences } from '../src/state/preferences';
+
+interface Sent {
+  readonly id: string | undefined;
+  readonly headId: string | undefined;
+  readonly request: SaveRequest;
+  readonly answer: Subject<StoredFormula>;
+}
+
+/** A server that answers when the test says so. */
+class SlowApi {
+  readonly sent: Sent[] = [];
+  readonly restored: string[] = [];
+  readonly settings: { readonly settings: HouseholdSettings; readonly version: number; readonly answer: Subject<StoredSettings> }[] = [];
+
+  create(request: SaveRequest): Observable<StoredFormula> {
+    return this.take(request.formulaId, undefined, request);
+  }
+
+  save(id: string, headId: string, request: SaveRequest): Observable<StoredFormula> {
+    return this.take(id, headId, request);
+  }
+
+  restore(id: string): Observable<unknown> {
+    this.restored.push(id);
+    const done = new Subject<unknown>();
+    queueMicrotask(() => {
+      done.next({});
+      done.complete();
+    });
+    return done;
+  }
+
+  saveSettings(settings: HouseholdSettings, version: number): Observable<StoredSettings> {
+    const answer = new Subject<StoredSettings>();
+    this.settings.push({ settings, version, answer });
+    return answer;
+  }
+
+  private take(id: string | undefined, headId: string | undefined, request: SaveRequest): Observable<StoredFormula> {
+    const answer = new Subject<StoredFormula>();
+    this.sent.push({ id, headId, request, answer });
+    return answer;
+  }
+}
+
+function sheet(title: string): Worksheet {
+  const formula = { title, portions: 1, portionWord: 'batch', measures: 'us' as const, parts: [], method: [], notes: [] };
+  return { original: formula, rebuild: formula, open: [], decisions: [] };
+}
+
+const head = (id: string, number: number): RevisionHead => ({ id, number, label: '', createdAt: '2026-11-24T10:00:00Z' });
+const problem = (status: number, body: object): HttpErrorResponse => new HttpErrorResponse({ status, error: { detail: 'said so', status, ...body } });
+
+describe('saving', () => {
+  let api: SlowApi;
+  let store: Store;
+  const state = (): Promise<BenchState> => firstValueFrom(store.select(benchFeature.selectBenchState));
+  const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+  async function answer(at: number, number = at + 1): Promise<void> {
+    const sent = api.sent[at];
+    if (!sent) throw new Error(`no request ${at}`);
+    sent.answer.next({ id: sent.id ?? '', revision: head(sent.request.revisionId, number), revisions: [head(sent.request.revisionId, number)], worksheet: sent.request.worksheet });
+    sent.answer.complete();
+    await settle();
+  }
+
+  async function fail(at: number, error: HttpErrorResponse): Promise<void> {
+    api.sent[at]?.answer.error(error);
+    await settle();
+  }
+
+  beforeEach(() => {
+    api = new SlowApi();
+    const nothing = { keep: () => Promise.resolve(), drop: () => Promise.resolve(), find: () => Promise.resolve(undefined) };
+    TestBed.configureTestingModule({
+      providers: [
+        provideStore({ [benchFeature.name]: benchFeature.reducer, [larderFeature.name]: larderFeature.reducer, [householdFeature.name]: householdFeature.reducer }),
+        provideEffects(benchEffects, householdEffects),
+        { provide: Api, useValue: api },
+        { provide: Drafts, useValue: nothing },
+        { provide: Router, useValue: { url: '/bench/x', navigate: () => Promise.resolve(true) } },
+      ],
+    });
+    store = TestBed.inject(Store);
+  });
+
+  test('an answer that comes when another formula lies on the bench does not touch it; that one is saved as itself', async () => {
+    store.dispatch(benchActions.placed({ id: 'first', sheet: sheet('first') }));
+    store.dispatch(benchActions.save({ label: '' }));
+    store.dispatch(benchActions.placed({ id: 'second', sheet: sheet('second') }));
+    await answer(0);
+    expect(await state()).toMatchObject({ formulaId: 'second', head: undefined, saved: undefined });
+    store.dispatch(benchActions.save({ label: '' }));
+    await settle();
+    expect(api.sent[1]).toMatchObject({ id: 'second', headId: undefined, request: { formulaId: 'second', worksheet: { rebuild: { title: 'second' } } } });
+    await answer(1);
+    expect(await state()).toMatchObject({ formulaId: 'second', head: { id: api.sent[1]?.request.revisionId }, saving: 'idle' });
+  });
+
+  test('a save behind another is sent after it, on top of what that one made', async () => {
+    store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
+    store.dispatch(benchActions.save({ label: 'one' }));
+    store.dispatch(benchActions.changed({ sheet: sheet('two') }));
+    store.dispatch(benchActions.save({ label: 'two' }));
+    await settle();
+    expect(api.sent).toHaveLength(1);
+    await answer(0);
+    expect(api.sent[1]).toMatchObject({ id: 'f', headId: api.sent[0]?.request.revisionId, request: { label: 'two', worksheet: { rebuild: { title: 'two' } } } });
+    await answer(1);
+    expect((await state()).saved?.rebuild.title).toBe('two');
+    store.dispatch(benchActions.save({ label: 'again' }));
+    await settle();
+    expect(api.sent).toHaveLength(2);
+  });
+
+  test('a lost answer is sent again as it was; changed since, the next save names what may have arrived', async () => {
+    store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
+    store.dispatch(benchActions.save({ label: '' }));
+    await fail(0, new HttpErrorResponse({ status: 0 }));
+    expect(await state()).toMatchObject({ saving: 'failed' });
+    store.dispatch(benchActions.save({ label: '' }));
+    await settle();
+    expect(api.sent[1]?.request).toBe(api.sent[0]?.request);
+    await fail(1, new HttpErrorResponse({ status: 0 }));
+    store.dispatch(benchActions.changed({ sheet: sheet('two') }));
+    store.dispatch(benchActions.save({ label: '' }));
+    await settle();
+    expect(api.sent[2]?.request).toMatchObject({ formulaId: 'f', attempts: [api.sent[0]?.request.revisionId] });
+    await answer(2);
+    expect((await state()).attempts).toEqual([]);
+  });
+
+  test('removed elsewhere: brought back and saved, or saved as a new one', async () => {
+    const stored: StoredFormula = { id: 'f', revision: head('r1', 1), revisions: [head('r1', 1)], worksheet: sheet('one') };
+    store.dispatch(benchActions.opened({ stored }));
+    store.dispatch(benchActions.changed({ sheet: sheet('two') }));
+    store.dispatch(benchActions.save({ label: 'mine' }));
+    await fail(0, problem(410, { removed: true }));
+    expect(await state()).toMatchObject({ saving: 'removed', saveFailure: 'said so' });
+    store.dispatch(benchActions.bringBack({ label: 'mine' }));
+    await settle();
+    expect([api.restored, api.sent[1]?.headId]).toEqual([['f'], 'r1']);
+    await fail(1, problem(410, { removed: true }));
+    store.dispatch(benchActions.goOnAsNew({ id: 'g' }));
+    store.dispatch(benchActions.save({ label: 'mine' }));
+    await settle();
+    expect(api.sent[2]).toMatchObject({ id: 'g', headId: undefined, request: { formulaId: 'g' } });
+  });
+
+  test('a server that never answers is given up in words', () => {
+    jest.useFakeTimers();
+    store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
+    store.dispatch(benchActions.save({ label: '' }));
+    jest.advanceTimersByTime(20_000);
+    jest.useRealTimers();
+    return state().then((now) => expect(now).toMatchObject({ saving: 'failed', saveFailure: expect.stringContaining('has not answered') }));
+  });
+
+  test('settings: what another device settled meanwhile stays, this change goes on top', async () => {
+    const preferences = TestBed.inject(Preferences);
+    store.dispatch(householdActions.settled({ change: { temperature: 'F' } }));
+    await settle();
+    expect(preferences.settings().temperature).toBe('F');
+    const theirs = { settings: { ...FIRST_SETTINGS, currency: 'SEK' }, version: 7 };
+    api.settings[0]?.answer.error(problem(409, { currentSettings: theirs }));
+    await settle();
+    expect(api.settings[1]).toMatchObject({ version: 7, settings: { currency: 'SEK', temperature: 'F' } });
+    api.settings[1]?.answer.next({ settings: { ...theirs.settings, temperature: 'F' }, version: 8 });
+    api.settings[1]?.answer.complete();
+    await settle();
+    expect([preferences.currency(), preferences.failure()]).toEqual(['SEK', undefined]);
+  });
+});
