@@ -173,9 +173,10 @@ describe('the larder', () => {
     await type(page, '#pack-name', 'Drops, this tab');
     await press(page, 'Save');
     await sees(page, 'This pack was saved from another place');
+    expect(await page.$eval('fm-pack-conflict tbody', (rows) => (rows as HTMLElement).innerText.replace(/\s+/g, ' ').trim())).toBe('Name Drops, this tab Drops, other tab');
     await page.reload({ waitUntil: 'networkidle0' });
     expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Drops, this tab');
-    await press(page, 'Save');
+    await press(page, 'Save mine');
     await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .main')?.disabled === true);
   });
 

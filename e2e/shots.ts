@@ -107,6 +107,7 @@ const VIEWS: readonly View[] = [
       await sees(page, '7 ·');
     },
   },
+  { name: 'house', path: '/house', act: (page) => sees(page, 'Never wanted') },
   {
     name: 'revisions',
     path: '/shelf',

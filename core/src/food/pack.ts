@@ -3,6 +3,7 @@ import { energyByFactors } from './energy';
 import { type Allergen, type Food } from './food';
 import { type Label, readLabel, type Stated, type StatedFigures } from './label';
 import { type LabelFigure } from './rounding';
+import { readAmount, unitById } from '../quantity';
 import { learnThirst, type ThirstTest } from './thirst';
 
 /** Weighings of one cup of what is in the pack, as this baker fills it. */
@@ -148,6 +149,24 @@ export function packComposition(pack: Pack, generic: Food): Pick<Food, 'per100g'
   };
 }
 
+/** Words of a serving that are a measure of the pack's own, and the measure that each is. */
+const SERVED_WITH: readonly (readonly [said: RegExp, measure: string])[] = [
+  [/^scoops?\b/i, 'scoop'],
+  [/^(?:sachets?|packets?|sticks?)\b/i, 'packet'],
+  [/^slices?\b/i, 'slice'],
+  [/^(?:bars?|biscuits?|cookies?|pieces?)\b/i, 'piece'],
+];
+
+/** A label's "1 scoop (33 g)" is the pack's scoop until somebody weighs it. */
+function servingMeasure({ label }: Pack): Readonly<Record<string, number>> {
+  const { measure, massG } = label?.serving ?? {};
+  const read = measure === undefined ? undefined : readAmount(measure.replace(/^(?=[a-z])/i, '1 '));
+  if (!read || !massG || read.amount.high !== undefined || !(read.amount.value > 0)) return {};
+  const word = read.unitGiven ? unitById(read.amount.unit).words[0] : read.rest;
+  const known = SERVED_WITH.find(([said]) => said.test(word ?? ''));
+  return known ? { [known[1]]: massG / read.amount.value } : {};
+}
+
 /** A cup's relative spread is never taken below this, however alike three weighings came out. House value. */
 const LEAST_CUP_SPREAD = 0.02;
 
@@ -172,7 +191,7 @@ export function packAsFood(pack: Pack, generic: Food): Food {
     head: '',
     ...(cup ? { densityGPerMl: cup.densityGPerMl } : {}),
     ...(cup?.sdG !== undefined ? { densitySpread: Math.max(cup.sdG / cup.meanG, LEAST_CUP_SPREAD) } : {}),
-    measuresG: { ...generic.measuresG, ...pack.measuresG },
+    measuresG: { ...generic.measuresG, ...servingMeasure(pack), ...pack.measuresG },
     ownMeasures: own,
     ...(thirst && tested
       ? {

@@ -50,13 +50,14 @@ export function depressionOf(gPer100gWater: number): number {
 /** What falls out of a cold solution, grams in 100 g of water at saturation, by °C. */
 type Solubility = readonly (readonly [tempC: number, gPer100g: number])[];
 
-/** Erythritol [handbook: 37 % of the solution at 25 °C; the colder ones from memory]. */
+/** Erythritol [handbook: 37 % of the solution at 25 °C; the others from memory]. */
 const ERYTHRITOL: Solubility = [
   [-20, 10],
   [-10, 16],
   [0, 24],
   [10, 36],
   [25, 58.7],
+  [40, 92],
 ];
 
 /** Lactose, its two forms in balance [dairy handbooks, from memory: 11.9 at 0, 16.9 at 15, 21.6 at 25 °C]; below zero the logarithm runs on. */

@@ -1,6 +1,7 @@
 import { type Intense, INTENSE } from '../food';
 import { AT, read, type Sums } from './brings';
 import { givenOf, type Role } from './describe';
+import { erythritolHeld } from './freezing';
 
 interface Curve {
   /** The most it can give, in per cent sucrose. */
@@ -132,26 +133,6 @@ export function sweetnessOf(sums: Sums): Sweetness | undefined {
   return { sucroseG: (per100g * massG) / 100, bulkG: read(sums, AT.bulkSweetG), per100g, atCeiling: atCeiling(sums, massG), unknownG: read(sums, AT.unknownSugarsG) };
 }
 
-/** Grams of erythritol in 100 g of its saturated solution, by °C [handbook: 37 at 25 °C; the others from memory]. */
-const ERYTHRITOL_DISSOLVES: readonly (readonly [tempC: number, percent: number])[] = [
-  [-10, 15],
-  [0, 20],
-  [10, 27],
-  [20, 34],
-  [25, 37],
-  [40, 48],
-];
-
-function erythritolSolubility(tempC: number): number {
-  const [first, last] = [ERYTHRITOL_DISSOLVES[0], ERYTHRITOL_DISSOLVES.at(-1)];
-  if (!first || !last || tempC <= first[0]) return first?.[1] ?? 0;
-  for (let i = 1; i < ERYTHRITOL_DISSOLVES.length; i++) {
-    const [below, above] = [ERYTHRITOL_DISSOLVES[i - 1], ERYTHRITOL_DISSOLVES[i]];
-    if (below && above && tempC <= above[0]) return below[1] + ((above[1] - below[1]) * (tempC - below[0])) / (above[0] - below[0]);
-  }
-  return last[1];
-}
-
 /** Share of a mouthful from which erythritol cools the tongue [common practice]. */
 const COOLS_FROM = 0.1;
 
@@ -167,9 +148,8 @@ export interface SweetenerWarning {
 export function sweetenerWarnings(sums: Sums, servedC: number): readonly SweetenerWarning[] {
   const [massG, waterG, erythritolG] = [read(sums, AT.massG), read(sums, AT.allWaterG), read(sums, AT.erythritolG)];
   const warnings: SweetenerWarning[] = [];
-  const held = erythritolSolubility(servedC);
-  if (erythritolG > 1 && (erythritolG * 100) / (erythritolG + waterG) > held) {
-    const keepsG = (waterG * held) / (100 - held);
+  const keepsG = (waterG * erythritolHeld(servedC)) / 100;
+  if (erythritolG > 1 && erythritolG > keepsG) {
     warnings.push({
       kind: 'sandy',
       words: `At ${servedC} °C the water holds about ${Math.round(keepsG)} g of the ${Math.round(erythritolG)} g of erythritol: the rest turns sandy. Put allulose or another sweetener for part of it.`,

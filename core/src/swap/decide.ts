@@ -1,6 +1,6 @@
 import { type Larder } from '../food';
 import { allLines, changeLine, type Formula, type Line } from '../formula';
-import { type Amount, formatAmount, gramsNumber, middleOf, unitById } from '../quantity';
+import { type Amount, formatAmount, gramsNumber, kitchenNumber, middleOf, unitById } from '../quantity';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
 /** A line's text as a card would print it, from its amount, name and note. */
@@ -8,12 +8,25 @@ export function composeText(amountText: string, name: string, note?: string): st
   return [amountText, name].filter(Boolean).join(' ') + (note ? `, ${note}` : '');
 }
 
+/** Most spoons that anybody counts out; more is weighed. House value. */
+const MOST_SPOONS = 4;
+
+/** Whether a kitchen can measure so much of a unit: jugs by the millilitre, cups by quarters and thirds, spoons by eighths up to a few. */
+function isMeasurable(value: number, unit: string): boolean {
+  const { factor, bySystem } = unitById(unit);
+  if (factor !== undefined && bySystem === undefined && !['tsp', 'tbsp'].includes(unit)) return true;
+  const isFraction = kitchenNumber(value).includes('/') || Math.abs(value - Math.round(value)) < 0.02;
+  if (unit === 'tsp') return isFraction && value <= MOST_SPOONS && value >= 0.12;
+  if (unit === 'tbsp') return Math.abs(value * 2 - Math.round(value * 2)) < 0.04 && value <= MOST_SPOONS && value >= 0.5;
+  return isFraction && value >= 0.24 && [1, 2, 3, 4].some((parts) => Math.abs(value * parts - Math.round(value * parts)) < 0.05);
+}
+
 /** The same measure for other grams where it still reads well: "3" eggs become "5", 140 mL become 70 mL. */
 function scaledAmount(line: Line, massG: number): Amount | undefined {
   if (!line.amount || !line.massG || line.basis === 'entered' || massG <= 0) return undefined;
   const { kind } = unitById(line.amount.unit);
   const value = (middleOf(line.amount) * massG) / line.massG;
-  const readsWell = kind === 'volume' || (kind === 'count' && Math.abs(value * 2 - Math.round(value * 2)) < 0.04);
+  const readsWell = kind === 'volume' ? isMeasurable(value, line.amount.unit) : kind === 'count' && Math.abs(value * 2 - Math.round(value * 2)) < 0.04;
   return kind !== 'mass' && readsWell ? { value, unit: line.amount.unit } : undefined;
 }
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { bench, larder, lineOf, opened, readFormula } from '../../test/kitchen';
 import { analyse } from '../analysis';
 import { allLines } from '../formula';
+import { withMass } from './decide';
 import {
   addRebuildLine,
   addRebuildPart,
@@ -151,4 +152,25 @@ describe('a rebuild and its original from outside', () => {
   test('without an original it is its own', () => {
     expect(worksheetFrom(original, undefined, larder)).toEqual(startWorksheet(original));
   });
+});
+
+// What a kitchen's cups and spoons measure: quarters and thirds of a cup, half tablespoons, eighths of a teaspoon [common practice].
+describe('an amount that changes stays one that a kitchen can measure', () => {
+  const shown = (text: string, share: number): string => {
+    const [line] = allLines(readFormula(`Cake\nServes 4\n${text}`));
+    return line ? withMass(line, (line.massG ?? 0) * share).amountText : '';
+  };
+
+  test.each<[string, number, string]>([
+    ['1 cup milk', 0.5, '1/2 cup'],
+    ['1 cup milk', 0.3, '73 g'],
+    ['3/4 cup plain flour', 4 / 3, '1 cup'],
+    ['2 tsp baking powder', 0.5, '1 tsp'],
+    ['2 tsp baking powder', 3.375, '31 g'],
+    ['1 tbsp oil', 1.5, '1 1/2 tbsp'],
+    ['1 tbsp oil', 0.3, '4.1 g'],
+    ['140 ml milk', 0.5, '70 mL'],
+    ['2 eggs', 1.5, '3'],
+    ['2 eggs', 1.2, '120 g'],
+  ])('%s times %d is %s', (text, share, words) => expect(shown(text, share)).toBe(words));
 });

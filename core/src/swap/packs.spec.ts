@@ -115,3 +115,29 @@ test('names of other kitchens are put for whole words only, the longest first', 
   expect(otherNames('Cornflour')).toEqual(['corn starch']);
   expect(otherNames('popcorn')).toEqual([]);
 });
+
+describe('a measure that the label tells', () => {
+  const scoopOf = (measure: string, massG: number | undefined, own: Record<string, number> = {}): number | undefined => {
+    const pack: Pack = {
+      ...bare,
+      id: 'tub',
+      name: 'Tub',
+      kindId: 'whey-concentrate',
+      measuresG: own,
+      label: { tradition: 'us', state: 'as sold', serving: { measure, figures: {}, ...(massG === undefined ? {} : { massG }) } },
+    };
+    return stockLarder(shipped.foods, [pack], []).foods.get('tub')?.measuresG['scoop'];
+  };
+  const usual = shipped.foods.find(({ id }) => id === 'whey-concentrate')?.measuresG['scoop'];
+
+  test.each<[string, number | undefined, number | undefined]>([
+    ['1 scoop', 33, 33],
+    ['2 scoops', 60, 30],
+    ['scoop', 28, 28],
+    ['1 heaped tablespoon', 20, usual],
+    ['1 scoop', undefined, usual],
+    ['1-2 scoops', 60, usual],
+  ])('"%s" of %d g makes a scoop of %d g', (measure, massG, scoop) => expect(scoopOf(measure, massG)).toBe(scoop));
+
+  test('what the baker weighed wins over what the label says', () => expect(scoopOf('1 scoop', 33, { scoop: 29 })).toBe(29));
+});

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
+import { type StoredPack } from '@fellmist/contract';
 import { type Food, isBarcode, type Pack, packAsFood } from '@fellmist/core';
 import { type Subscription } from 'rxjs';
 import { Api, failureWords } from '../state/api';
@@ -7,6 +8,7 @@ import { Pantry } from '../state/pantry';
 import { Choice, type Option } from '../ui/choice';
 import { FoodSelect } from '../ui/food-select';
 import { LabelDesk } from './label-desk';
+import { PackConflict } from './pack-conflict';
 import { OwnMeasures } from './own-measures';
 import { PackMoney } from './pack-money';
 import { ThirstDesk } from './thirst-desk';
@@ -29,12 +31,37 @@ function emptyPack(id: string, kindId: string): Pack {
   return { id, name: '', kindId, label: { tradition: 'eu', state: 'as sold', per100: { of: 'g', figures: {} } }, measuresG: {}, mayContain: [], thirstTests: [], note: '' };
 }
 
+interface Kept {
+  readonly pack: Pack;
+  /** The version that it grew from. */
+  readonly version: number;
+}
+
+/** What this tab left unsaved of a pack; nothing where the browser keeps nothing or it cannot be read. */
+function keptOf(id: string): Kept | undefined {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(KEPT + id) ?? 'null') as Kept | null;
+    return kept && typeof kept.version === 'number' && typeof kept.pack === 'object' ? kept : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+function keep(id: string, kept: Kept | undefined): void {
+  try {
+    if (kept) sessionStorage.setItem(KEPT + id, JSON.stringify(kept));
+    else sessionStorage.removeItem(KEPT + id);
+  } catch {
+    // It is still on the screen.
+  }
+}
+
 type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readonly kind: 'said'; readonly words: string; readonly isFault: boolean };
 
 /** One pack of the kitchen: its label, its own measures, how thirsty it is, what is left of it and what it cost. */
 @Component({
   selector: 'fm-pack-editor',
-  imports: [Choice, FoodSelect, LabelDesk, OwnMeasures, PackMoney, RouterLink, ThirstDesk],
+  imports: [Choice, FoodSelect, LabelDesk, OwnMeasures, PackConflict, PackMoney, RouterLink, ThirstDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pack-editor.html',
   styleUrl: './pack-editor.less',
@@ -53,6 +80,10 @@ export class PackEditor {
   private readonly savedText = signal('');
   protected readonly saving = signal<'idle' | 'saving' | 'saved'>('idle');
   protected readonly fault = signal<string | undefined>(undefined);
+  /** What was typed here before the saved one was taken, to be taken up again. */
+  protected readonly aside = signal<Pack | undefined>(undefined);
+  /** What was saved elsewhere meanwhile. */
+  protected readonly conflict = signal<StoredPack | undefined>(undefined);
   protected readonly lookup = signal<Lookup>({ kind: 'idle' });
   private asking: Subscription | undefined;
   protected readonly isMissing = signal(false);
@@ -77,13 +108,16 @@ export class PackEditor {
   private open(id: string): void {
     if (this.draft() && (id === 'new' ? this.version() === 0 : this.draft()?.id === id)) return;
     const stored = id === 'new' ? undefined : this.pantry.storedPack(id);
-    const kept = sessionStorage.getItem(KEPT + id);
+    const kept = keptOf(id);
     this.isMissing.set(id !== 'new' && !stored);
     if (id !== 'new' && !stored) return;
     const base = stored?.pack ?? emptyPack(`pack-${crypto.randomUUID()}`, this.kind() ?? '');
     this.version.set(stored?.version ?? 0);
     this.savedText.set(JSON.stringify(base));
-    this.draft.set(kept ? (JSON.parse(kept) as Pack) : base);
+    this.draft.set(kept?.pack ?? base);
+    // What was left unsaved grew from an earlier version than the one that is stored now: both are shown.
+    this.conflict.set(kept && stored && kept.version !== stored.version ? stored : undefined);
+    if (this.conflict()) this.version.set(kept?.version ?? 0);
     if (base.kindId) this.pantry.takeUp(base.kindId).subscribe();
   }
 
@@ -94,7 +128,7 @@ export class PackEditor {
     this.draft.set(next);
     this.saving.set('idle');
     this.fault.set(undefined);
-    sessionStorage.setItem(KEPT + this.id(), JSON.stringify(next));
+    keep(this.id(), { pack: next, version: this.version() });
   }
 
   protected rename(name: string): void {
@@ -104,6 +138,27 @@ export class PackEditor {
   protected chooseKind(kindId: string): void {
     const kind = this.pantry.food(kindId);
     this.change({ kindId: kind?.packOf ?? kindId });
+  }
+
+  /** Mine goes over theirs, which stays in the pack's history. */
+  protected keepMine(theirs: StoredPack): void {
+    this.version.set(theirs.version);
+    this.conflict.set(undefined);
+    this.save();
+  }
+
+  protected takeTheirs(theirs: StoredPack): void {
+    this.aside.set(this.draft());
+    this.version.set(theirs.version);
+    this.savedText.set(JSON.stringify(theirs.pack));
+    this.draft.set(theirs.pack);
+    this.conflict.set(undefined);
+    keep(this.id(), undefined);
+  }
+
+  protected takeUpMine(mine: Pack): void {
+    this.aside.set(undefined);
+    this.change(mine);
   }
 
   protected save(): void {
@@ -122,11 +177,11 @@ export class PackEditor {
     this.pantry.savePack(pack, this.version()).subscribe((result) => {
       if (!result.ok) {
         this.saving.set('idle');
-        this.fault.set(result.theirs ? `${result.words} Save again to put yours over it, or go back to the larder and leave theirs.` : result.words);
-        if (result.theirs) this.version.set(result.theirs.version);
+        if (result.theirs) this.conflict.set(result.theirs);
+        else this.fault.set(result.words);
         return;
       }
-      sessionStorage.removeItem(KEPT + this.id());
+      keep(this.id(), undefined);
       this.version.set(result.stored.version);
       this.savedText.set(JSON.stringify(result.stored.pack));
       if (this.draft() === draft) this.draft.set(result.stored.pack);

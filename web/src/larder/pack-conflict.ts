@@ -1,0 +1,98 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { type Pack } from '@fellmist/core';
+
+const NAMES: Readonly<Record<keyof Pack, string>> = {
+  id: 'Id',
+  name: 'Name',
+  kindId: 'Kind',
+  barcode: 'Bar code',
+  label: 'Label',
+  measuresG: 'Scoop and pieces, g',
+  cup: 'Cup',
+  allergens: 'Allergens',
+  mayContain: 'May contain',
+  netG: 'Net weight, g',
+  price: 'Price',
+  currency: 'Paid in',
+  thirstTests: 'Thirst tests',
+  note: 'Note',
+};
+
+/** A part of a pack in plain words: "scoop 33", "3 tests". */
+function words(value: unknown): string {
+  if (value === undefined || value === '') return '–';
+  if (Array.isArray(value)) return value.length === 0 ? '–' : typeof value[0] === 'object' ? `${String(value.length)} noted` : value.join(', ');
+  if (typeof value !== 'object' || value === null) return String(value);
+  return (
+    Object.entries(value)
+      .map(([key, one]) => `${key} ${typeof one === 'object' ? words(one) : String(one)}`)
+      .join(', ') || '–'
+  );
+}
+
+/** A pack that was saved elsewhere meanwhile: what differs, side by side, and a choice that loses neither. */
+@Component({
+  selector: 'fm-pack-conflict',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <section class="conflict" role="alertdialog" aria-labelledby="pack-conflict-title">
+      <h2 id="pack-conflict-title">This pack was saved from another place meanwhile</h2>
+      <p>Nothing was overwritten. Whichever you choose, you can go back to the other.</p>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th scope="col">differs</th>
+            <th scope="col">yours</th>
+            <th scope="col">saved</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows(); track row.name) {
+            <tr>
+              <th scope="row">{{ row.name }}</th>
+              <td>{{ row.mine }}</td>
+              <td>{{ row.theirs }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="ways">
+        <button type="button" class="button strong" (click)="mineKept.emit()">Save mine</button>
+        <button type="button" class="button strong" (click)="theirsTaken.emit()">Go on with the saved one</button>
+      </p>
+    </section>
+  `,
+  styles: `
+    .conflict {
+      padding: 14px 20px;
+      border-bottom: 1px solid var(--attention);
+      background: var(--attention-wash);
+    }
+    table {
+      max-width: 720px;
+      margin: 10px 0;
+    }
+    td {
+      width: 38%;
+      overflow-wrap: anywhere;
+    }
+    .ways {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px 12px;
+    }
+  `,
+})
+export class PackConflict {
+  readonly mine = input.required<Pack>();
+  readonly theirs = input.required<Pack>();
+  readonly mineKept = output();
+  readonly theirsTaken = output();
+
+  protected readonly rows = computed(() => {
+    const [mine, theirs] = [this.mine(), this.theirs()];
+    return (Object.keys(NAMES) as (keyof Pack)[])
+      .filter((key) => JSON.stringify(mine[key]) !== JSON.stringify(theirs[key]))
+      .map((key) => ({ name: NAMES[key], mine: words(mine[key]), theirs: words(theirs[key]) }));
+  });
+}
