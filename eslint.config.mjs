@@ -20,13 +20,44 @@ function coreLayer(word, i) {
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: `^\\.\\.(?:/index)?$|^\\.\\./[^/]+/|^\\.\\./(?:${higher})$|^@fellmist/(?!language/)`, message }, ...OUTSIDE.map((group) => ({ group: [group], message }))] },
+        {
+          patterns: [
+            { regex: `^\\.\\.(?:/index)?$|^\\.\\./[^/]+/|^\\.\\./(?:${higher})$|^@fellmist/(?!language/)`, message },
+            ...OUTSIDE.map((group) => ({ group: [group], message })),
+          ],
+        },
       ],
     },
   };
 }
 
 const coreLayers = WORDS.map(coreLayer);
+
+/** Places of the web know the state, the shared parts and the small ones; never one another. */
+const PLACES = ['bench', 'cold', 'house', 'larder', 'safety', 'shelf'];
+const OF_OTHERS = ['express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/data*', '@fellmist/contract/tables', '**/core/src/**', '**/server/**'];
+
+function webLayer(folder, banned) {
+  const message = 'Places import no place; state, parts and ui import none either.';
+  const outside = 'The web knows the contract and core, through their front doors.';
+  return {
+    files: [`web/src/${folder}/**/*.ts`],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: `^\\.\\./(?:${banned.join('|')})/`, message }, ...OF_OTHERS.map((group) => ({ group: [group], message: outside }))] },
+      ],
+    },
+  };
+}
+
+const webLayers = [
+  ...PLACES.map((place) => webLayer(place, [...PLACES.filter((other) => other !== place), 'shell'])),
+  webLayer('parts', [...PLACES, 'shell']),
+  webLayer('state', [...PLACES, 'shell', 'parts']),
+  webLayer('ui', [...PLACES, 'shell', 'parts']),
+];
 
 export default tseslint.config(
   { ignores: ['dist/', 'node_modules/', '.angular/', 'coverage/', 'web/public/'] },
@@ -67,15 +98,13 @@ export default tseslint.config(
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
     rules: {
-      ...notAllowed(
-        ['express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/data*', '@fellmist/contract/tables', '**/core/src/**', '**/server/**'],
-        'The web knows the contract and core, through their front doors.',
-      ),
+      ...notAllowed(OF_OTHERS, 'The web knows the contract and core, through their front doors.'),
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
       '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'fm', style: 'kebab-case' }],
       '@angular-eslint/component-class-suffix': 'off',
     },
   },
+  ...webLayers,
   {
     files: ['web/src/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],

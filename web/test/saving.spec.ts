@@ -9,7 +9,7 @@ import { provideStore, Store } from '@ngrx/store';
 import { firstValueFrom, type Observable, Subject } from 'rxjs';
 import { Api } from '../src/state/api';
 import * as benchEffects from '../src/state/bench.effects';
-import { benchActions, benchFeature, type BenchState } from '../src/state/bench.feature';
+import { actActions, benchActions, benchFeature, type BenchState } from '../src/state/bench.feature';
 import { Drafts } from '../src/state/drafts';
 import * as householdEffects from '../src/state/household.effects';
 import { householdActions, householdFeature } from '../src/state/household.feature';
@@ -118,7 +118,7 @@ describe('saving', () => {
   test('a save behind another is sent after it, on top of what that one made', async () => {
     store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
     store.dispatch(benchActions.save({ label: 'one' }));
-    store.dispatch(benchActions.changed({ sheet: sheet('two') }));
+    store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
     store.dispatch(benchActions.save({ label: 'two' }));
     await settle();
     expect(api.sent).toHaveLength(1);
@@ -140,7 +140,7 @@ describe('saving', () => {
     await settle();
     expect(api.sent[1]?.request).toBe(api.sent[0]?.request);
     await fail(1, new HttpErrorResponse({ status: 0 }));
-    store.dispatch(benchActions.changed({ sheet: sheet('two') }));
+    store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
     store.dispatch(benchActions.save({ label: '' }));
     await settle();
     expect(api.sent[2]?.request).toMatchObject({ formulaId: 'f', attempts: [api.sent[0]?.request.revisionId] });
@@ -151,7 +151,7 @@ describe('saving', () => {
   test('removed elsewhere: brought back and saved, or saved as a new one', async () => {
     const stored: StoredFormula = { id: 'f', revision: head('r1', 1), revisions: [head('r1', 1)], worksheet: sheet('one') };
     store.dispatch(benchActions.opened({ stored }));
-    store.dispatch(benchActions.changed({ sheet: sheet('two') }));
+    store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
     store.dispatch(benchActions.save({ label: 'mine' }));
     await fail(0, problem(410, { removed: true }));
     expect(await state()).toMatchObject({ saving: 'removed', saveFailure: 'said so' });

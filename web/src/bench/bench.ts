@@ -6,18 +6,18 @@ import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { Choice, type Option } from '../ui/choice';
 import { GoalsPanel } from './goals-panel';
-import { Ledger } from './ledger';
+import { Ledger } from '../parts/ledger';
 import { LinesPanel } from './lines-panel';
 import { NotesPanel } from './notes-panel';
 import { Nutrition } from './nutrition';
 import { RevisionsPanel } from './revisions-panel';
-import { type Asked, WhyPanel } from './why-panel';
+import { type Asked, WhyPanel } from '../parts/why-panel';
 import { BenchHead } from './bench-head';
 import { Conflict } from './conflict';
 import { Pairs } from './pairs';
-import { Proposals } from './proposals';
+import { Proposals } from '../parts/proposals';
 import { Strip } from './strip';
-import { SwapPanel } from './swap-panel';
+import { SwapPanel } from '../parts/swap-panel';
 
 /** "Oat flour, apple puree": what was swapped in since the last revision; otherwise the baker's own hand. */
 function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: string) => string | undefined): string {

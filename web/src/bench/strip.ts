@@ -3,7 +3,7 @@ import { contributionsOf, type Figure, type GoalState } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber, showRange, showSum } from '../ui/figures';
-import { type Asked } from './why-panel';
+import { type Asked } from '../parts/why-panel';
 
 const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly unit: string; readonly digits: number; readonly always: boolean }[] = [
   { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0, always: true },

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import { type ColdSetup, mainPart, styleOf, type Why } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { Ledger } from '../bench/ledger';
-import { Proposals } from '../bench/proposals';
-import { SwapPanel } from '../bench/swap-panel';
-import { type Asked, WhyPanel } from '../bench/why-panel';
+import { Ledger } from '../parts/ledger';
+import { Proposals } from '../parts/proposals';
+import { SwapPanel } from '../parts/swap-panel';
+import { type Asked, WhyPanel } from '../parts/why-panel';
 import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';

@@ -3,7 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { type ShelfEntry, type ShelfFigures } from '@fellmist/contract';
 import { type Why, whyFigure } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { Importer } from '../bench/importer';
+import { Importer } from '../parts/importer';
 import { Preferences } from '../state/preferences';
 import { Api, failureWords } from '../state/api';
 import { benchActions } from '../state/bench.feature';

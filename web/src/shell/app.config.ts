@@ -9,8 +9,6 @@ import * as householdEffects from '../state/household.effects';
 import { householdFeature } from '../state/household.feature';
 import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
-import * as shelfEffects from '../state/shelf.effects';
-import { shelfFeature } from '../state/shelf.feature';
 import { PlaceTitle } from './placeTitle';
 import { routes } from './routes';
 
@@ -22,11 +20,10 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     provideStore({
       [larderFeature.name]: larderFeature.reducer,
-      [shelfFeature.name]: shelfFeature.reducer,
       [benchFeature.name]: benchFeature.reducer,
       [householdFeature.name]: householdFeature.reducer,
     }),
-    provideEffects(larderEffects, shelfEffects, benchEffects, householdEffects),
+    provideEffects(larderEffects, benchEffects, householdEffects),
     { provide: TitleStrategy, useClass: PlaceTitle },
   ],
 };

@@ -2,7 +2,7 @@ import { type Routes } from '@angular/router';
 
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'shelf' },
-  { path: 'shelf', title: 'Shelf', loadComponent: () => import('../shelf/shelf').then((m) => m.Shelf) },
+  { path: 'shelf', title: 'Shelf', loadChildren: () => import('../shelf/routes').then((m) => m.shelfRoutes) },
   { path: 'larder', title: 'Larder', loadComponent: () => import('../larder/larder').then((m) => m.LarderPlace) },
   { path: 'larder/tables', title: 'Tables in and out', loadComponent: () => import('../larder/tables').then((m) => m.Tables) },
   { path: 'larder/pack/:id', title: 'Pack', loadComponent: () => import('../larder/pack-editor').then((m) => m.PackEditor) },

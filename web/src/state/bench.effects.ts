@@ -5,7 +5,7 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import { catchError, concat, concatMap, debounceTime, defer, EMPTY, filter, from, fromEvent, map, merge, type Observable, of, switchMap, tap, timeout, withLatestFrom } from 'rxjs';
 import { Api, failureWords, problemOf } from './api';
-import { benchActions, benchFeature, type BenchState } from './bench.feature';
+import { ALL_ACTS, benchActions, benchFeature, type BenchState } from './bench.feature';
 import { Drafts, type FoundDraft } from './drafts';
 
 /** An answer that does not come within this time will not come; the save can be tried again and counts once. */
@@ -126,7 +126,7 @@ export const keepDraft = createEffect(
     const changed = actions.pipe(
       ofType(
         benchActions.placed,
-        benchActions.changed,
+        ...ALL_ACTS,
         benchActions.grownFrom,
         benchActions.undo,
         benchActions.redo,

@@ -1,6 +1,6 @@
 import { type StoredFormula } from '@fellmist/contract';
 import { type Worksheet } from '@fellmist/core';
-import { benchActions, benchReducer, type BenchState, emptyBench } from './bench.feature';
+import { actActions, benchActions, benchFeature, benchReducer, type BenchState, emptyBench } from './bench.feature';
 
 function sheet(title: string): Worksheet {
   const formula = { title, portions: 1, portionWord: 'batch', measures: 'us' as const, parts: [], method: [], notes: [] };
@@ -22,22 +22,22 @@ const [a, b, c, d] = ['a', 'b', 'c', 'd'].map(sheet) as [Worksheet, Worksheet, W
 test('each change is a step back and forth; typing in one field is a single step', () => {
   const changes = [
     benchActions.placed({ id: 'f1', sheet: a }),
-    benchActions.changed({ sheet: b, key: 'edit l1' }),
-    benchActions.changed({ sheet: c, key: 'edit l1' }),
-    benchActions.changed({ sheet: d }),
+    actActions.lineEdited({ sheet: b, key: 'edit l1' }),
+    actActions.lineEdited({ sheet: c, key: 'edit l1' }),
+    actActions.lineEdited({ sheet: d }),
   ];
   const undone = after(...changes, benchActions.undo());
   expect(title(undone)).toBe('c');
   expect(title(benchReducer(undone, benchActions.undo()))).toBe('a');
   expect(title(benchReducer(benchReducer(undone, benchActions.undo()), benchActions.redo()))).toBe('c');
-  expect(title(after(...changes, benchActions.undo(), benchActions.changed({ sheet: b }), benchActions.redo()))).toBe('b');
+  expect(title(after(...changes, benchActions.undo(), actActions.lineEdited({ sheet: b }), benchActions.redo()))).toBe('b');
 });
 
 test('a stale save keeps mine on the bench and offers theirs; either choice loses neither', () => {
   const theirs = stored('theirs', 2);
   const stale = after(
     benchActions.opened({ stored: stored('mine before', 1) }),
-    benchActions.changed({ sheet: b }),
+    actActions.lineEdited({ sheet: b }),
     benchActions.saveStale({ formulaId: 'f1', current: theirs, label: 'x' }),
   );
   expect([title(stale), stale.conflict?.current]).toEqual(['b', theirs]);
@@ -51,7 +51,7 @@ test('a failed save loses nothing and keeps the request to send again as it was'
   const request = { revisionId: 'r', label: '', worksheet: b };
   const failed = after(
     benchActions.placed({ id: 'f1', sheet: a }),
-    benchActions.changed({ sheet: b }),
+    actActions.lineEdited({ sheet: b }),
     benchActions.saveSent({ formulaId: 'f1', request }),
     benchActions.saveFailed({ formulaId: 'f1', words: 'no answer' }),
   );
@@ -61,4 +61,11 @@ test('a failed save loses nothing and keeps the request to send again as it was'
 test('a draft from an earlier visit opens as one undoable step above what is saved', () => {
   const open = after(benchActions.opened({ stored: stored('saved', 1), draft: { sheet: c, headId: 'r1' } }));
   expect([title(open), open.fromDraft, title(benchReducer(open, benchActions.undo()))]).toEqual(['c', true, 'saved']);
+});
+
+test('each act has its name, and undo says which it takes back', () => {
+  const state = after(benchActions.placed({ id: 'f1', sheet: a }), actActions.lineMoved({ sheet: b }), actActions.proposalTaken({ sheet: c }));
+  const words = (of: BenchState): string => benchFeature.selectUndoWords({ bench: of });
+  expect([words(state), words(benchReducer(state, benchActions.undo())), words(emptyBench)]).toEqual([': took a proposal', ': moved a line', '']);
+  expect(benchReducer(benchReducer(state, benchActions.undo()), benchActions.redo()).past.at(-1)?.act).toBe('took a proposal');
 });

@@ -2,6 +2,64 @@ import { type RevisionHead, type SaveRequest, type StoredFormula } from '@fellmi
 import { type Worksheet } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 
+/** What an act of the baker made of the sheet; acts with the same `key` in a row are one step of undo. */
+interface Act {
+  readonly sheet: Worksheet;
+  readonly key?: string;
+}
+
+/** Everything that the baker does to a sheet, by name, and what undo calls it. */
+const ACTS = {
+  'Swap Opened': 'opened a swap',
+  'Proposal Taken': 'took a proposal',
+  'Proposal Refused': 'refused a proposal',
+  'Role Left': 'left a role as it is',
+  'Open Taken': 'took all that is open',
+  'All Settled': 'settled all',
+  'Line Edited': 'changed a line',
+  'Original Mended': 'mended the original',
+  'Line Removed': 'left a line out',
+  'Line Restored': 'brought a line back',
+  'Line Moved': 'moved a line',
+  'Lines Placed': 'placed lines',
+  'Line Doubled': 'doubled a line',
+  'Line Described': 'said how a line goes in',
+  'Line Added': 'added a line',
+  'Part Added': 'added a part',
+  'Part Described': 'changed a part',
+  'Part Removed': 'took a part apart',
+  'Formula Described': 'changed what it says of itself',
+} as const;
+
+const act = props<Act>();
+
+export const actActions = createActionGroup({
+  source: 'Baker',
+  events: {
+    'Swap Opened': act,
+    'Proposal Taken': act,
+    'Proposal Refused': act,
+    'Role Left': act,
+    'Open Taken': act,
+    'All Settled': act,
+    'Line Edited': act,
+    'Original Mended': act,
+    'Line Removed': act,
+    'Line Restored': act,
+    'Line Moved': act,
+    'Lines Placed': act,
+    'Line Doubled': act,
+    'Line Described': act,
+    'Line Added': act,
+    'Part Added': act,
+    'Part Described': act,
+    'Part Removed': act,
+    'Formula Described': act,
+  },
+});
+
+const WORDS: ReadonlyMap<string, string> = new Map(Object.entries(ACTS).map(([name, words]) => [`[Baker] ${name}`, words]));
+
 export const benchActions = createActionGroup({
   source: 'Bench',
   events: {
@@ -13,8 +71,6 @@ export const benchActions = createActionGroup({
     /** What was left unsaved cannot be read by this version: it is kept as text. */
     'Draft Unreadable': props<{ title: string; text: string }>(),
     'Open Failed': props<{ words: string; missing: boolean }>(),
-    /** A change by the baker; changes with the same `key` in a row are one step of undo. */
-    Changed: props<{ sheet: Worksheet; key?: string }>(),
     Undo: emptyProps(),
     Redo: emptyProps(),
     /** Goes on from an older revision: the next save grows from it, a branch. */
@@ -38,15 +94,21 @@ export const benchActions = createActionGroup({
   },
 });
 
+export interface Step {
+  readonly sheet: Worksheet;
+  readonly act: string;
+}
+
 export interface BenchState {
   readonly formulaId: string | undefined;
   readonly head: RevisionHead | undefined;
   readonly revisions: readonly RevisionHead[];
   /** The revision that the sheet grows from where it is not the head. */
   readonly base: RevisionHead | undefined;
-  readonly past: readonly Worksheet[];
+  /** What lay there before each act that can be undone, and what the act is called. */
+  readonly past: readonly Step[];
   readonly present: Worksheet | undefined;
-  readonly future: readonly Worksheet[];
+  readonly future: readonly Step[];
   readonly lastKey: string | undefined;
   readonly saved: Worksheet | undefined;
   readonly opening: 'idle' | 'loading' | 'missing' | 'failed';
@@ -87,10 +149,10 @@ export const emptyBench: BenchState = {
   keptText: undefined,
 };
 
-function change(state: BenchState, sheet: Worksheet, key: string | undefined): BenchState {
+function change(state: BenchState, sheet: Worksheet, act: string, key?: string): BenchState {
   if (!state.present || sheet === state.present) return state;
   const sameStep = key !== undefined && key === state.lastKey && state.past.length > 0;
-  const past = sameStep ? state.past : [...state.past, state.present].slice(-MOST_UNDO);
+  const past = sameStep ? state.past : [...state.past, { sheet: state.present, act }].slice(-MOST_UNDO);
   return { ...state, past, present: sheet, future: [], lastKey: key };
 }
 
@@ -108,7 +170,7 @@ function opened(stored: StoredFormula, draft: LeftUnsaved | undefined): BenchSta
     head: (isLate && stored.revisions.find(({ id }) => id === draft.headId)) || stored.revision,
     revisions: stored.revisions,
     saved: stored.worksheet,
-    past: draft ? [stored.worksheet] : [],
+    past: draft ? [{ sheet: stored.worksheet, act: 'what was left unsaved' }] : [],
     present: draft?.sheet ?? stored.worksheet,
     fromDraft: draft !== undefined,
     conflict: isLate ? { current: stored, label: '' } : undefined,
@@ -120,6 +182,9 @@ function isHere(state: BenchState, { formulaId }: { readonly formulaId: string }
   return state.formulaId === formulaId;
 }
 
+/** All of them, for whoever follows every change of the sheet. */
+export const ALL_ACTS = Object.values(actActions) as unknown as readonly [typeof actActions.lineEdited, ...(typeof actActions.lineEdited)[]];
+
 export const benchReducer = createReducer(
   emptyBench,
   on(benchActions.placed, (_state, { id, sheet }): BenchState => ({ ...emptyBench, formulaId: id, present: sheet })),
@@ -127,8 +192,11 @@ export const benchReducer = createReducer(
   on(benchActions.opened, (_state, { stored, draft }): BenchState => opened(stored, draft)),
   on(benchActions.draftUnreadable, (state, keptText): BenchState => ({ ...state, keptText: { title: keptText.title, text: keptText.text } })),
   on(benchActions.openFailed, (state, { words, missing }): BenchState => ({ ...state, opening: missing ? 'missing' : 'failed', failure: words })),
-  on(benchActions.changed, (state, { sheet, key }): BenchState => change(state, sheet, key)),
-  on(benchActions.grownFrom, (state, { sheet, base }): BenchState => ({ ...change(state, sheet, undefined), base: base.id === state.head?.id ? undefined : base })),
+  on(...ALL_ACTS, (state: BenchState, { sheet, key, type }): BenchState => change(state, sheet, WORDS.get(type) ?? type, key)),
+  on(benchActions.grownFrom, (state, { sheet, base }): BenchState => ({
+    ...change(state, sheet, 'went on from an older try'),
+    base: base.id === state.head?.id ? undefined : base,
+  })),
   on(benchActions.renamed, (state, { revisions }): BenchState => ({ ...state, revisions, head: revisions.find(({ id }) => id === state.head?.id) ?? state.head })),
   on(benchActions.undo, (state): BenchState => {
     const before = state.past.at(-1);
@@ -136,18 +204,18 @@ export const benchReducer = createReducer(
     return {
       ...state,
       past: state.past.slice(0, -1),
-      present: before,
-      future: [state.present, ...state.future],
+      present: before.sheet,
+      future: [{ sheet: state.present, act: before.act }, ...state.future],
       lastKey: undefined,
-      base: before === state.saved ? undefined : state.base,
+      base: before.sheet === state.saved ? undefined : state.base,
     };
   }),
   on(benchActions.redo, (state): BenchState => {
     const [next, ...rest] = state.future;
     if (!next || !state.present) return state;
-    return { ...state, past: [...state.past, state.present], present: next, future: rest, lastKey: undefined };
+    return { ...state, past: [...state.past, { sheet: state.present, act: next.act }], present: next.sheet, future: rest, lastKey: undefined };
   }),
-  on(benchActions.discardDraft, (state): BenchState => (state.saved ? { ...change(state, state.saved, undefined), fromDraft: false } : state)),
+  on(benchActions.discardDraft, (state): BenchState => (state.saved ? { ...change(state, state.saved, 'went back to the saved one'), fromDraft: false } : state)),
   on(benchActions.saveSent, (state, sent): BenchState =>
     isHere(state, sent)
       ? {
@@ -200,7 +268,7 @@ export const benchReducer = createReducer(
     if (!state.conflict) return state;
     const { current } = state.conflict;
     return {
-      ...change(state, current.worksheet, undefined),
+      ...change(state, current.worksheet, 'took the saved one'),
       head: current.revision,
       revisions: current.revisions,
       saved: current.worksheet,
@@ -215,6 +283,11 @@ export const benchFeature = createFeature({
   reducer: benchReducer,
   extraSelectors: ({ selectPresent, selectSaved, selectPast, selectFuture }) => ({
     selectIsUnsaved: createSelector(selectPresent, selectSaved, (present, saved) => present !== undefined && present !== saved),
+    /** What undo would take back: ": moved a line"; nothing where there is nothing. */
+    selectUndoWords: createSelector(selectPast, (past) => {
+      const last = past.at(-1);
+      return last ? `: ${last.act}` : '';
+    }),
     selectCanUndo: createSelector(selectPast, (past) => past.length > 0),
     selectCanRedo: createSelector(selectFuture, (future) => future.length > 0),
   }),

@@ -53,7 +53,7 @@ import {
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Preferences } from './preferences';
-import { benchActions, benchFeature } from './bench.feature';
+import { actActions, benchFeature } from './bench.feature';
 import { larderFeature } from './larder.feature';
 import { Prices } from './prices';
 
@@ -82,6 +82,7 @@ export class Desk {
   readonly larder = this.store.selectSignal(larderFeature.selectLarder);
   private readonly payload = this.store.selectSignal(larderFeature.selectPayload);
   readonly sheet = this.store.selectSignal(benchFeature.selectPresent);
+  readonly undoWords = this.store.selectSignal(benchFeature.selectUndoWords);
   readonly tables = computed((): Tables | undefined => this.payload());
 
   private readonly ready = computed((): Ready | undefined => {
@@ -170,12 +171,12 @@ export class Desk {
     return ready && ruleForBlend(line, blend, ready.tables.rules, ready.larder, this.standing()?.product?.id);
   }
 
-  private act(next: (ready: Ready) => Worksheet, key?: string): void {
+  private act(named: (typeof actActions)[keyof typeof actActions], next: (ready: Ready) => Worksheet, key?: string): void {
     const ready = this.ready();
     if (!ready) return;
     const sheet = next(ready);
     this.previewed.set(undefined);
-    if (sheet !== ready.sheet) this.store.dispatch(benchActions.changed(key === undefined ? { sheet } : { sheet, key }));
+    if (sheet !== ready.sheet) this.store.dispatch(named(key === undefined ? { sheet } : { sheet, key }));
   }
 
   /** Opens a swap; gives a sentence where it cannot be opened. */
@@ -184,28 +185,28 @@ export class Desk {
     if (!ready) return undefined;
     const opened = openSwap(ready.sheet, lineId, rule, share, ready.larder, this.standing()?.product);
     if (!opened.ok) return opened.error;
-    this.store.dispatch(benchActions.changed({ sheet: opened.sheet }));
+    this.store.dispatch(actActions.swapOpened({ sheet: opened.sheet }));
     return undefined;
   }
 
   accept(proposal: Proposal, massG?: number): void {
-    this.act(({ sheet, larder }) => acceptProposal(sheet, proposal, larder, massG));
+    this.act(actActions.proposalTaken, ({ sheet, larder }) => acceptProposal(sheet, proposal, larder, massG));
   }
 
   refuse(proposal: Proposal): void {
     const standing = this.standing();
     const row = standing?.rows.find(({ role }) => proposal.ruleId === BALANCE_RULE + role);
-    this.act(({ sheet }) => refuseProposal(sheet, proposal, row?.rebuild));
+    this.act(actActions.proposalRefused, ({ sheet }) => refuseProposal(sheet, proposal, row?.rebuild));
   }
 
   /** Leaves a role out of its band as it is, and keeps that it was seen. */
   leave(role: LedgerRole): void {
     const standing = this.standing();
-    if (standing) this.act(({ sheet }) => leaveRole(sheet, standing, role));
+    if (standing) this.act(actActions.roleLeft, ({ sheet }) => leaveRole(sheet, standing, role));
   }
 
   takeOpen(): void {
-    this.act(({ sheet, larder }) => settleOpen(sheet, larder));
+    this.act(actActions.openTaken, ({ sheet, larder }) => settleOpen(sheet, larder));
   }
 
   /** Takes what is open and the corrections that bring every role into its band, and keeps what cannot be. */
@@ -214,15 +215,15 @@ export class Desk {
     if (!ready) return;
     const { sheet, taken, unmet } = settleAll(ready.sheet, ready.larder, ready.tables);
     this.settledWords.set({ sheet, taken: taken.length, unmet: unmet.map(({ words }) => words) });
-    this.act(() => sheet);
+    this.act(actActions.allSettled, () => sheet);
   }
 
   edit(lineId: string, mend: Mend): void {
-    this.act(({ sheet, larder }) => editRebuildLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `edit ${lineId}`);
+    this.act(actActions.lineEdited, ({ sheet, larder }) => editRebuildLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `edit ${lineId}`);
   }
 
   mendOriginal(lineId: string, mend: Mend): void {
-    this.act(({ sheet, larder }) => mendOriginalLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `mend ${lineId}`);
+    this.act(actActions.originalMended, ({ sheet, larder }) => mendOriginalLine(sheet, lineId, mend, larder), mend.kind === 'food' ? undefined : `mend ${lineId}`);
   }
 
   /** The kind that a line's food answers to and the packs of it, to choose "this very pack" or "any of its kind". */
@@ -243,51 +244,55 @@ export class Desk {
   }
 
   remove(lineId: string): void {
-    this.act(({ sheet }) => removeRebuildLine(sheet, lineId));
+    this.act(actActions.lineRemoved, ({ sheet }) => removeRebuildLine(sheet, lineId));
   }
 
   restore(originalLineId: string): void {
-    this.act(({ sheet }) => restoreLine(sheet, originalLineId));
+    this.act(actActions.lineRestored, ({ sheet }) => restoreLine(sheet, originalLineId));
   }
 
   move(lineId: string, by: -1 | 1): void {
-    this.act(({ sheet }) => moveRebuildLine(sheet, lineId, by));
+    this.act(actActions.lineMoved, ({ sheet }) => moveRebuildLine(sheet, lineId, by));
   }
 
   place(lineIds: readonly string[], partId: string, beforeId: string | undefined): void {
-    this.act(({ sheet }) => placeRebuildLines(sheet, lineIds, partId, beforeId));
+    this.act(actActions.linesPlaced, ({ sheet }) => placeRebuildLines(sheet, lineIds, partId, beforeId));
   }
 
   duplicate(lineId: string): void {
-    this.act(({ sheet }) => duplicateRebuildLine(sheet, lineId));
+    this.act(actActions.lineDoubled, ({ sheet }) => duplicateRebuildLine(sheet, lineId));
   }
 
   describeLine(lineId: string, said: Parameters<typeof describeRebuildLine>[2]): void {
-    this.act(({ sheet }) => describeRebuildLine(sheet, lineId, said), `describe ${lineId}`);
+    this.act(actActions.lineDescribed, ({ sheet }) => describeRebuildLine(sheet, lineId, said), `describe ${lineId}`);
   }
 
   add(partId: string, text: string): void {
-    this.act(({ sheet, larder }) => addRebuildLine(sheet, partId, text, larder));
+    this.act(actActions.lineAdded, ({ sheet, larder }) => addRebuildLine(sheet, partId, text, larder));
   }
 
   addPart(heading: string): void {
-    this.act(({ sheet }) => addRebuildPart(sheet, heading));
+    this.act(actActions.partAdded, ({ sheet }) => addRebuildPart(sheet, heading));
   }
 
   describePart(part: Part, said: Parameters<typeof describeRebuildPart>[2]): void {
-    this.act(({ sheet }) => describeRebuildPart(sheet, part.id, said), `part ${part.id}`);
+    this.act(actActions.partDescribed, ({ sheet }) => describeRebuildPart(sheet, part.id, said), `part ${part.id}`);
   }
 
   removePart(partId: string): void {
-    this.act(({ sheet }) => removeRebuildPart(sheet, partId));
+    this.act(actActions.partRemoved, ({ sheet }) => removeRebuildPart(sheet, partId));
   }
 
   /** Changes what the rebuild says of itself: title, class, portions, yield, goals, method, notes. */
   describe(change: { readonly [K in keyof Formula]?: Formula[K] | undefined }, key: string): void {
-    this.act(({ sheet }) => {
-      const rebuild = Object.fromEntries(Object.entries({ ...sheet.rebuild, ...change }).filter(([, value]) => value !== undefined)) as unknown as Formula;
-      return { ...sheet, rebuild };
-    }, key);
+    this.act(
+      actActions.formulaDescribed,
+      ({ sheet }) => {
+        const rebuild = Object.fromEntries(Object.entries({ ...sheet.rebuild, ...change }).filter(([, value]) => value !== undefined)) as unknown as Formula;
+        return { ...sheet, rebuild };
+      },
+      key,
+    );
   }
 
   line(id: string): Line | undefined {
