@@ -74,6 +74,7 @@ describe('every place, light and dark, wide and narrow', () => {
     await page.keyboard.press('ArrowDown');
     await page.keyboard.up('Alt');
     await page.waitForFunction(() => [...document.querySelectorAll('.rebuilt .food')][1] === document.activeElement);
+    expect(await page.$$eval('fm-swap-panel', (panels) => panels.length)).toBe(0);
     await page.close();
   });
 });

@@ -71,6 +71,7 @@ describe('the bench under the hand', () => {
       await page.keyboard.up('Control');
     }
     await until(before);
+    expect(await page.$$eval('.rebuilt .food', (foods) => foods.length)).toBe(before.length);
   });
 
   test('an amount takes cups, fractions and sums, and says what it cannot read without losing what stood there', async () => {

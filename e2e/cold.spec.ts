@@ -118,6 +118,7 @@ describe('the cold table', () => {
     await type(page, '#splash-grams', 'much');
     await press(page, 'Try it');
     await sees(page, 'Give a splash in grams above zero');
+    expect(await page.$$eval('fm-whip-desk tbody tr', (rows) => rows.length)).toBe(before);
   });
 
   test('two weights make the overrun, and swapped weights are noticed', async () => {

@@ -36,6 +36,7 @@ describe('the larder', () => {
     await press(page, 'Compare');
     await press(page, 'Pea protein, village co-op');
     await page.waitForFunction(() => document.querySelectorAll('fm-food-card thead th').length === 3);
+    expect(await page.$eval('fm-food-card thead', (head) => (head as HTMLElement).innerText)).toMatch(/Plain whey[\s\S]*Pea protein/);
     await press(page, 'Close');
   });
 
@@ -101,6 +102,7 @@ describe('the larder', () => {
     await type(page, '#pack-name', 'Oats from the fair');
     await press(page, 'Save');
     await page.waitForFunction(() => /larder\/pack\/pack-/.test(location.pathname) && document.body.innerText.includes('saved'));
+    expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Oats from the fair');
   });
 
   test('its scoop, cup and thirst are used at once by a recipe that names its kind, and the line says so', async () => {
@@ -161,6 +163,7 @@ describe('the larder', () => {
     await page.goto(`${household.url}/larder`, { waitUntil: 'networkidle0' });
     await type(page, '#find-food', 'moonlight');
     await page.waitForFunction(() => document.querySelector('.rows .name')?.textContent?.includes('Moonlight syrup') === true);
+    expect(await page.$$eval('.rows .name', (names) => names.length)).toBe(1);
   });
 
   test('two tabs on one pack: the later save is refused in words and nothing typed is lost', async () => {

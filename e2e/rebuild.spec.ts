@@ -133,6 +133,7 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     await sees(page, 'USDA SR Legacy');
     await page.keyboard.press('Escape');
     await page.waitForFunction(() => document.querySelector('fm-why-panel') === null);
+    expect(await page.$eval('.goals', (button) => button.classList.contains('missed'))).toBe(true);
   });
 
   test('an older try is gone on from: the save branches, any two are compared, a try is named anew', async () => {
@@ -157,6 +158,7 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     await page.reload({ waitUntil: 'networkidle0' });
     await press(page, 'Revisions');
     await page.waitForFunction(() => (document.querySelector('[aria-label="Name of revision 3"]') as HTMLInputElement | null)?.value === 'Less butter');
+    expect(await page.$$eval('[aria-label^="Name of revision"]', (fields) => fields.length)).toBeGreaterThanOrEqual(3);
     await press(page, 'Close');
   });
 

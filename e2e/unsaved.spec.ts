@@ -127,6 +127,7 @@ describe('what is not saved', () => {
     await sees(page, 'taken off the shelf elsewhere');
     await press(page, 'Bring it back and save');
     await sees(page, 'try 2 of 2');
+    expect(await page.$eval('[aria-label="Amount of Rolled oats"]', (field) => (field as HTMLInputElement).value)).toBe('120');
   });
 
   test('a browser that keeps nothing says so, and the bench works on', async () => {
@@ -145,6 +146,7 @@ describe('what is not saved', () => {
     await type(bare, '[aria-label="Amount of Plain wheat flour"]', '210');
     await press(bare, 'Save');
     await sees(bare, 'try 5 of 5');
+    expect(await bare.$eval('[aria-label="Amount of Plain wheat flour"]', (field) => (field as HTMLInputElement).value)).toBe('210');
     await bare.close();
   });
 
@@ -203,6 +205,7 @@ describe('the house', () => {
     await sees(page, 'Nothing was removed');
     await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
     await sees(page, 'Carrot-cardamom loaf');
+    expect(await page.$$eval('.formula', (formulas) => formulas.length)).toBe(7);
   });
 });
 

@@ -16,7 +16,10 @@ export function readSettings(db: Store): StoredSettings {
   return { settings: read.ok ? read.document : FIRST_SETTINGS, version: row.version };
 }
 
-export interface SettingsSave { readonly kind: 'saved' | 'stale'; readonly stored: StoredSettings }
+export interface SettingsSave {
+  readonly kind: 'saved' | 'stale';
+  readonly stored: StoredSettings;
+}
 
 /** Saves settings over the version known. Prices that were noted without their currency keep the one that held until now. */
 export function saveSettings(db: Store, settings: HouseholdSettings, knownVersion: number, at: string): SettingsSave {
