@@ -21,8 +21,8 @@ import { findAmount, type Found } from './findAmount';
 import { type Doubt, type DoubtCode, type Line } from './formula';
 
 const BULLET = /^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s)|\[[ x]?\]|\d{1,2}\s*[.)](?=\s))\s*/;
-const SIZE = /\b(extra[ -]large|small|medium|large|jumbo|xl|lge?|med|sm)\b/i;
-const SHORT_SIZES: Readonly<Record<string, string>> = { xl: 'extra large', lg: 'large', lge: 'large', med: 'medium', sm: 'small' };
+const SIZE = /\b(extra[ -]large|small|medium|large|jumbo|xl|lge?|lrg|med|sm)\b/i;
+const SHORT_SIZES: Readonly<Record<string, string>> = { xl: 'extra large', lg: 'large', lge: 'large', lrg: 'large', med: 'medium', sm: 'small' };
 /** No ingredient line is longer; what lies beyond is kept and not read. */
 const LONGEST_READ = 400;
 /** A line above this mass is marked: no home batch holds 20 kg of one thing. */

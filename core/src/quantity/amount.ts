@@ -46,7 +46,16 @@ const NUMBER_WORDS: Readonly<Record<string, number>> = {
 const VULGAR = '½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅐⅛⅜⅝⅞⅑⅒';
 const SINGLE = `(?:\\d+(?:[.,]\\d+)*(?:\\s*[-\\s]\\s*\\d+\\s*[/⁄]\\s*\\d+|\\s*[${VULGAR}]|\\s*[/⁄]\\s*\\d+)?|[.,]\\d+|[${VULGAR}])`;
 const NUMBER = new RegExp(`^(${SINGLE})(?:\\s*(?:-|–|—|to|or)\\s*(${SINGLE}))?`, 'i');
-const WORD_NUMBER = new RegExp(`^(half an?|a half|a quarter(?: of an?)?|a couple(?: of)?|a few|half a dozen|a dozen|${Object.keys(NUMBER_WORDS).join('|')})\\s+(?=\\S)`, 'i');
+/** "Two thirds of a cup". */
+const WORD_FRACTIONS: readonly (readonly [said: string, value: number])[] = [
+  ['two[\\s-]thirds', 2 / 3],
+  ['three[\\s-]quarters', 0.75],
+  ['(?:one|a)[\\s-]third', 1 / 3],
+  ['one[\\s-]half', 0.5],
+  ['one[\\s-]quarter', 0.25],
+];
+const FRACTION_WORDS = WORD_FRACTIONS.map(([said]) => said).join('|');
+const WORD_NUMBER = new RegExp(`^((?:${FRACTION_WORDS})(?:\\s+of\\s+an?)?|half an?|a half|a quarter(?: of an?)?|a couple(?: of)?|a few|half a dozen|a dozen|${Object.keys(NUMBER_WORDS).join('|')})\\s+(?=\\S)`, 'i');
 
 /** What foods are bought in. */
 export const CONTAINER = 'cans?|tins?|packets?|sachets?|packs?|packages?|pkg|jars?|tubs?|cartons?|pots?|bars?|blocks?|box(?:es)?|bags?|bottles?|pouch(?:es)?|containers?';
@@ -132,6 +141,8 @@ function readFigures(text: string): { value: number; high?: number; length: numb
   const word = WORD_NUMBER.exec(text);
   if (!word?.[1]) return undefined;
   const said = word[1].toLowerCase();
+  const fraction = WORD_FRACTIONS.find(([words]) => new RegExp(`^(?:${words})`).test(said));
+  if (fraction) return { value: fraction[1], length: word[0].length, vague: false };
   const value = /half a dozen/.test(said)
     ? 6
     : /dozen/.test(said)
