@@ -74,7 +74,7 @@ describe('the server', () => {
     ['no worksheet', '{}', 422],
     ['a member nobody asked for', JSON.stringify({ ...save(4), admin: true }), 422],
     ['negative grams', JSON.stringify(save(4)).replace('"massG":200', '"massG":-200'), 422],
-    ['three megabytes', JSON.stringify({ pad: 'x'.repeat(3_000_000) }), 413],
+    ['thirteen megabytes', JSON.stringify({ pad: 'x'.repeat(13_000_000) }), 413],
     ['null', 'null', 400],
   ])('%s is answered with a problem, never with a 5xx', async (_name, body, status) => {
     const answer = await local(request(app).post('/api/formulas')).set('Content-Type', 'application/json').send(body);

@@ -1,5 +1,5 @@
 import { type Diet } from '../food';
-import { type Figure, type Figures } from './totals';
+import { type Figure, type Figures } from './figures';
 
 /** One target of a portion: at most or at least so much of a figure, or of what it costs. */
 export interface Goal {

@@ -1,6 +1,6 @@
 import { type Allergen, type CarbCount, type Country, type School } from '../food';
 import { type MeasureSystem } from '../quantity';
-import { COUNTING, type Counting } from './totals';
+import { COUNTING, type Counting } from './figures';
 
 /** What a household settled once for all its devices. */
 export interface HouseholdSettings {

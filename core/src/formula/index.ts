@@ -7,22 +7,8 @@ export { lineState, type LineState, mendLine, type Mend, MOST_AMOUNT, readTypedA
 export { readLine, weighLine } from './readLine';
 export { mainPart, sumOfPart, sumsOfPart } from './sumTree';
 export { broughtBy, type Tally } from './tally';
-export {
-  countedParts,
-  type Counting,
-  COUNTING,
-  ENERGY_COUNTS,
-  type EnergyCount,
-  type Figure,
-  figureOfLine,
-  FIGURES,
-  type Figures,
-  shareOfFigures,
-  type Sum,
-  type Totals,
-  totalsOf,
-  totalsOfParts,
-} from './totals';
+export { type Counting, COUNTING, ENERGY_COUNTS, type EnergyCount, type Figure, FIGURES, type Figures, type Sum } from './figures';
+export { countedParts, figureOfLine, shareOfFigures, type Totals, totalsOf, totalsOfParts } from './totals';
 export { type EnergyShares, energySharesOf, type Loss, type Views, viewsOf, type Yield, yieldOf } from './views';
 export { findAmount } from './findAmount';
 export { linesNamed } from './linesNamed';

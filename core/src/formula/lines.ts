@@ -1,7 +1,8 @@
 import { type Larder } from '../food';
 import { AT } from '../role';
 import { allLines, type Formula, type Line } from './formula';
-import { countedParts, type Counting, COUNTING, eatenShare, type Figure, figureOfLine } from './totals';
+import { type Counting, COUNTING, type Figure } from './figures';
+import { countedParts, eatenShare, figureOfLine } from './totals';
 import { broughtBy } from './tally';
 
 export interface Contribution {

@@ -1,5 +1,6 @@
 import { type Formula } from './formula';
-import { type Figures, shareOfFigures, type Totals } from './totals';
+import { type Figures } from './figures';
+import { shareOfFigures, type Totals } from './totals';
 
 /** Share of the raw mass that baking drives off, least and most. */
 export interface Loss {

@@ -5,21 +5,8 @@ import { type Food, type Pack, renamer, type StockItem } from '@fellmist/core';
 import { ProblemError } from '../http/problem';
 import { foodOrigins } from '../store/foods';
 import { type Kitchen } from '../store/kitchen';
+import { type Batch, type Change } from './batch';
 import { readPacks } from '../store/packs';
-
-/** Something to be written, and what stood in its place when the preview was made; undefined where nothing did. */
-export interface Change<T> {
-  readonly to: T;
-  readonly over: string | undefined;
-}
-
-/** What an accepted import writes. */
-export interface Batch {
-  readonly preview: ImportPreview;
-  readonly foods: readonly Change<Food>[];
-  readonly packs: readonly Change<Pack>[];
-  readonly stock: readonly StockItem[];
-}
 
 /** Rows of a preview that are sent to be looked at; the counts speak of all. */
 const MOST_SHOWN = 200;

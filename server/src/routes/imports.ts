@@ -2,7 +2,8 @@ import { writeFoodTable, writePackTable } from '@fellmist/contract/tables';
 import express, { Router } from 'express';
 import * as z from 'zod';
 import { ProblemError } from '../http/problem';
-import { type Batch, previewImport } from '../imports/preview';
+import { type Batch } from '../imports/batch';
+import { previewImport } from '../imports/preview';
 import { ownFoods } from '../store/foods';
 import { type Kitchen } from '../store/kitchen';
 

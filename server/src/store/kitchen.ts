@@ -12,7 +12,7 @@ import {
   stockLarder,
   type WordGroup,
 } from '@fellmist/core';
-import { type Batch } from '../imports/preview';
+import { type Batch } from '../imports/batch';
 import { type Store } from './database';
 import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
