@@ -188,6 +188,9 @@ describe('the house', () => {
     await written(page);
     const { page: phone } = await openPage(browser, `${household.url}/house`, 390, 844);
     await phone.waitForFunction(() => (document.querySelector('#freezer') as HTMLInputElement | null)?.value === '-0.4');
+    await phone.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await sees(phone, 'kJ');
+    expect(await words(phone)).not.toContain('kcal');
     await openFormula(phone, household.url, 'Sour-cherry kefir ice');
     await phone.waitForSelector('[data-figure="energyKj"]');
     await press(phone, 'Cold table');

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { type StoredFormula } from '@fellmist/contract';
 import { allLines, analyse, type Worksheet } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { Preferences } from '../state/preferences';
 import { showSum } from '../ui/figures';
 
 interface Side {
@@ -70,6 +71,7 @@ interface Side {
 })
 export class Conflict {
   private readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
   readonly mine = input.required<Worksheet>();
   readonly theirs = input.required<StoredFormula>();
   readonly mineKept = output();
@@ -85,11 +87,11 @@ export class Conflict {
 
   private side(heading: string, sheet: Worksheet, other: Worksheet): Side {
     const larder = this.desk.larder();
-    const energy = larder && analyse(sheet.rebuild, larder).views.portion.energyKcal;
+    const energy = larder && analyse(sheet.rebuild, larder).views.portion[this.preferences.energyFigure()];
     const others = new Set(allLines(other.rebuild).map((line) => line.text));
     return {
       heading,
-      said: energy ? `${showSum(energy, 0)} kcal a ${sheet.rebuild.portionWord}` : '',
+      said: energy ? `${showSum(energy, 0)} ${this.preferences.energyUnit()} a ${sheet.rebuild.portionWord}` : '',
       lines: allLines(sheet.rebuild).map((line) => ({ text: line.text, differs: !others.has(line.text) })),
     };
   }

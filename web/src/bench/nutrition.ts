@@ -80,7 +80,7 @@ export class Nutrition {
   protected readonly atTable = computed(() =>
     (this.desk.rebuild()?.atTable ?? []).map(({ partId, heading, portion }) => ({
       partId,
-      words: `${heading || 'A part'} at the table: +${showNumber(portion.energyKcal.amount, 0)} kcal, +${showNumber(portion.proteinG.amount, 1)} g protein, +${showNumber(portion.netCarbG.amount, 1)} g net carbs`,
+      words: `${heading || 'A part'} at the table: +${showNumber(portion[this.preferences.energyFigure()].amount, 0)} ${this.preferences.energyUnit()}, +${showNumber(portion.proteinG.amount, 1)} g protein, +${showNumber(portion.netCarbG.amount, 1)} g net carbs`,
     })),
   );
 

@@ -83,8 +83,8 @@ export class Strip {
   protected readonly cells = computed(() => {
     const [before, now] = [this.desk.original()?.views.portion, this.desk.rebuild()?.views.portion];
     if (!before || !now) return [];
-    const inKj = this.preferences.settings().energyUnit === 'kJ';
-    return SHOWN.map((shown) => (shown.key === 'energyKcal' && inKj ? { ...shown, key: 'energyKj' as const, unit: 'kJ' } : shown)).map(({ key, name, unit, digits, always }) => {
+    const [energy, unit] = [this.preferences.energyFigure(), this.preferences.energyUnit()];
+    return SHOWN.map((shown) => (shown.key === 'energyKcal' ? { ...shown, key: energy, unit } : shown)).map(({ key, name, unit, digits, always }) => {
       const change = showChange(before[key].amount, now[key].amount, digits);
       return {
         key,

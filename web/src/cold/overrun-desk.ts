@@ -3,6 +3,7 @@ import { AT, type ColdSetup, foamPortions, overrunOf, type Part, readSum, sumsOf
 import { Desk } from '../state/desk';
 import { showNumber, showSum } from '../ui/figures';
 import { numberWithin } from '../ui/numbers';
+import { Preferences } from '../state/preferences';
 
 /** One cup and a scale: overrun, density, and portions by volume and by weight with what each holds. */
 @Component({
@@ -54,7 +55,7 @@ import { numberWithin } from '../ui/numbers';
           <tr>
             <th scope="col">portion</th>
             <th scope="col">weighs</th>
-            <th scope="col">kcal</th>
+            <th scope="col">{{ preferences.energyUnit() }}</th>
             <th scope="col">protein</th>
             <th scope="col">net carbs</th>
           </tr>
@@ -112,6 +113,7 @@ import { numberWithin } from '../ui/numbers';
   `,
 })
 export class OverrunDesk {
+  protected readonly preferences = inject(Preferences);
   private readonly desk = inject(Desk);
   readonly setup = input.required<ColdSetup>();
   readonly part = input<Part>();
@@ -142,7 +144,7 @@ export class OverrunDesk {
     return foamPortions(this.setup().readings, views ?? {}).map(({ name, massG, figures }) => ({
       name,
       weighs: showNumber(massG, 0),
-      kcal: showSum(figures.energyKcal, 0),
+      kcal: showSum(figures[this.preferences.energyFigure()], 0),
       protein: showSum(figures.proteinG, 1),
       net: showSum(figures.netCarbG, 1),
     }));

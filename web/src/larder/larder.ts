@@ -48,7 +48,7 @@ function cell(amount: number | null, digits: number): string {
 })
 export class LarderPlace {
   private readonly router = inject(Router);
-  private readonly preferences = inject(Preferences);
+  protected readonly preferences = inject(Preferences);
   protected readonly pantry = inject(Pantry);
   protected readonly list = new FoodList(inject(Api));
   /** The food or pack that is open, from the address. */
@@ -89,7 +89,14 @@ export class LarderPlace {
   protected readonly trackRow = (index: number): number => index;
 
   protected figures(row: FoodRow): readonly string[] {
-    return [cell(row.energyKcal, 0), cell(row.proteinG, 1), cell(row.fatG, 1), cell(row.netCarbG, 1), cell(row.fibreG, 1), cell(row.proteinPer100Kcal, 1)];
+    return [
+      cell(row.energyKcal === null ? null : this.preferences.inEnergy(row.energyKcal), 0),
+      cell(row.proteinG, 1),
+      cell(row.fatG, 1),
+      cell(row.netCarbG, 1),
+      cell(row.fibreG, 1),
+      cell(row.proteinPer100Kcal, 1),
+    ];
   }
 
   protected price(row: FoodRow): string {

@@ -15,6 +15,7 @@ import {
   strainWords,
 } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { Preferences } from '../state/preferences';
 import { showNumber } from '../ui/figures';
 import { fieldGrams, numberWithin } from '../ui/numbers';
 
@@ -75,6 +76,7 @@ function massWords({ action }: Proposal): string | undefined {
 })
 export class Ledger {
   protected readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
   readonly whyAsked = output<LedgerRole>();
   protected readonly reasons = signal<string | undefined>(undefined);
 
@@ -150,9 +152,10 @@ export class Ledger {
 
   private costs(energyKcal: number): string {
     const views = this.desk.rebuild()?.views;
-    const each = energyKcal / (views?.portions ?? 1);
+    const unit = this.preferences.energyUnit();
+    const each = this.preferences.inEnergy(energyKcal / (views?.portions ?? 1));
     const word = this.desk.sheet()?.rebuild.portionWord ?? 'portion';
-    return Math.abs(each) < 0.5 ? `no kcal a ${word}` : `${each > 0 ? '+' : '−'}${showNumber(Math.abs(each), 0)} kcal a ${word}`;
+    return Math.abs(each) < 0.5 ? `no ${unit} a ${word}` : `${each > 0 ? '+' : '−'}${showNumber(Math.abs(each), 0)} ${unit} a ${word}`;
   }
 
   /** Other grams than those proposed, by role, while they are typed. */

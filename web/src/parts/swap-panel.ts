@@ -101,7 +101,7 @@ export class SwapPanel {
     const share = Math.min(this.percent() / 100, bound.share);
     const [before, after] = [this.desk.cost(), this.desk.costOf(sheet.rebuild)];
     const priced = before && after && after.unpricedLines.length <= before.unpricedLines.length ? (after.amount - before.amount) / (now?.portions ?? 1) : undefined;
-    const change = (key: 'energyKcal' | 'proteinG' | 'netCarbG', digits: number): string => showChange(now?.portion[key].amount ?? 0, portion[key].amount, digits);
+    const change = (key: 'energyKcal' | 'energyKj' | 'proteinG' | 'netCarbG', digits: number): string => showChange(now?.portion[key].amount ?? 0, portion[key].amount, digits);
     return {
       rule,
       names: names.join(' and '),
@@ -110,7 +110,7 @@ export class SwapPanel {
       limited: this.percent() / 100 > bound.share + 1e-9 ? `Takes ${showNumber(bound.share * 100, 0)} % of it: ${bound.reason ?? 'more does not work well'}.` : undefined,
       against,
       changes: [
-        `${change('energyKcal', 0)} kcal`,
+        `${change(this.preferences.energyFigure(), 0)} ${this.preferences.energyUnit()}`,
         `${change('proteinG', 1)} g protein`,
         `${change('netCarbG', 1)} g net carbs`,
         ...(priced !== undefined && Math.abs(priced) >= 0.005 ? [`${priced > 0 ? '+' : '−'}${this.preferences.showPrice(Math.abs(priced))}`] : []),

@@ -92,8 +92,11 @@ export class Shelf {
   }
 
   private cell(entry: ShelfEntry, row: (typeof SHOWN)[number]): ShelfCell {
-    const { key, name, unit, digits } = row;
-    const [before, now] = [entry.original[key], entry.rebuild[key]];
+    const { key, name, digits } = row;
+    const isEnergy = key === 'energyKcal';
+    const inUnit = (figure: number | undefined): number | undefined => (figure === undefined || !isEnergy ? figure : this.preferences.inEnergy(figure));
+    const unit = isEnergy ? this.preferences.energyUnit() : row.unit;
+    const [before, now] = [inUnit(entry.original[key]), inUnit(entry.rebuild[key])];
     const change = before === undefined || now === undefined ? undefined : showChange(before, now, digits);
     return { row, name, unit, now: now === undefined ? 'gaps' : showNumber(now, digits), change: change === '0' ? undefined : change };
   }
@@ -113,7 +116,8 @@ export class Shelf {
           this.copyFault.set('The larder is still being fetched. Press again in a moment.');
           return;
         }
-        const why = whyFigure(row, rebuild, 1 / analysis.views.portions, larder, this.preferences.counting());
+        const shown = row.key === 'energyKcal' ? { ...row, key: this.preferences.energyFigure(), unit: this.preferences.energyUnit() } : row;
+        const why = whyFigure(shown, rebuild, 1 / analysis.views.portions, larder, this.preferences.counting());
         this.asked.set({ entryId: entry.id, name, why, from });
       },
       error: (error: unknown) => this.copyFault.set(failureWords(error)),

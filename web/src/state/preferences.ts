@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings } from '@fellmist/core';
+import { CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings, kjFromKcal } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { householdActions, householdFeature, type SettingsChange } from './household.feature';
 
@@ -50,6 +50,15 @@ export class Preferences {
   readonly counting = computed((): Counting => ({ carbs: this.settings().carbs, energy: this.settings().energy }), {
     equal: (a, b) => a.carbs === b.carbs && a.energy === b.energy,
   });
+
+  /** The household's unit of energy, and the figure that is shown in it. */
+  readonly energyUnit = computed(() => this.settings().energyUnit);
+  readonly energyFigure = computed((): 'energyKcal' | 'energyKj' => (this.energyUnit() === 'kJ' ? 'energyKj' : 'energyKcal'));
+
+  /** Kilocalories in the household's unit. */
+  inEnergy(kcal: number): number {
+    return this.energyUnit() === 'kJ' ? kjFromKcal(kcal) : kcal;
+  }
 
   /** A price, in the household's currency unless it was paid in another. */
   showPrice(amount: number, currency = this.currency()): string {
