@@ -12,7 +12,8 @@ import * as benchEffects from '../src/state/bench.effects';
 import { actActions, benchActions, benchFeature, type BenchState } from '../src/state/bench.feature';
 import { Drafts } from '../src/state/drafts';
 import * as householdEffects from '../src/state/household.effects';
-import { householdActions, householdFeature } from '../src/state/household.feature';
+import { householdActions } from '../src/state/household.actions';
+import { householdFeature } from '../src/state/household.feature';
 import { larderFeature } from '../src/state/larder.feature';
 import { Preferences } from '../src/state/preferences';
 

@@ -3,7 +3,8 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import { catchError, concatMap, map, type Observable, of, throwError, withLatestFrom } from 'rxjs';
 import { Api, failureWords, problemOf } from './api';
-import { householdActions, householdFeature } from './household.feature';
+import { householdActions } from './household.actions';
+import { householdFeature } from './household.feature';
 import { Preferences } from './preferences';
 
 /** Settings are saved one after the other; where another device settled something meanwhile, this change goes on top of that. */

@@ -1,19 +1,8 @@
 import { type StoredSettings } from '@fellmist/contract';
 import { FIRST_SETTINGS, type HouseholdSettings } from '@fellmist/core';
-import { createActionGroup, createFeature, createReducer, createSelector, on, props } from '@ngrx/store';
+import { createFeature, createReducer, createSelector, on } from '@ngrx/store';
+import { householdActions, type SettingsChange } from './household.actions';
 import { larderActions } from './larder.feature';
-
-export type SettingsChange = Partial<HouseholdSettings>;
-
-export const householdActions = createActionGroup({
-  source: 'Household',
-  events: {
-    /** The baker settled something for the household. */
-    Settled: props<{ change: SettingsChange }>(),
-    Saved: props<{ stored: StoredSettings }>(),
-    'Save Failed': props<{ words: string }>(),
-  },
-});
 
 interface HouseholdState {
   readonly stored: StoredSettings | undefined;

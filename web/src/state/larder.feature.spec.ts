@@ -1,5 +1,6 @@
 import { type LarderPayload, type StoredPack } from '@fellmist/contract';
 import { FIRST_SETTINGS, type Food, type StockItem } from '@fellmist/core';
+import { householdActions } from './household.actions';
 import { larderActions, larderFeature } from './larder.feature';
 
 const flour: Food = {
@@ -75,4 +76,9 @@ test('a food taken up from the long list is there once, however often it is take
 test('before anything is loaded nothing breaks', () => {
   const empty = larderFeature.reducer(undefined, larderActions.stockPut({ stored: { item: item('1', 'a', '2099-01-01'), version: 1 } }));
   expect([larderOf(empty), larderFeature.selectPacks({ larder: empty })]).toEqual([undefined, []]);
+});
+
+test('whose shops are meant follows what the household settled, at once', () => {
+  const stored = { settings: { ...FIRST_SETTINGS, country: 'uk' as const }, version: 1 };
+  expect([larderOf(after())?.country, larderOf(after(householdActions.saved({ stored })))?.country]).toEqual([undefined, 'uk']);
 });

@@ -2,6 +2,7 @@ import { type LarderPayload, type StoredPack, type StoredStock } from '@fellmist
 import { type Food, type Larder, packsInStock, type StockItem, stockLarder } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { today } from '../ui/day';
+import { householdActions } from './household.actions';
 
 export const larderActions = createActionGroup({
   source: 'Larder',
@@ -25,15 +26,16 @@ interface LarderState {
 
 const initial: LarderState = { payload: undefined, failure: undefined };
 
-/** The payload with some of it changed, and the packs in stock ranked anew. */
+/** The payload with some of it changed. */
 function changed(state: LarderState, change: (payload: LarderPayload) => Partial<LarderPayload>): LarderState {
-  if (!state.payload) return state;
-  const payload = { ...state.payload, ...change(state.payload) };
-  const foods = stockLarder(
-    payload.foods,
-    payload.packs.map(({ pack }) => pack),
-  ).foods;
-  return { ...state, payload: { ...payload, inStock: packsInStock(payload.stock, foods, today()) } };
+  return state.payload ? { ...state, payload: { ...state.payload, ...change(state.payload) } } : state;
+}
+
+/** The larder of what is there; which packs are in hand follows from the stock and the day. */
+function larderOf({ foods, packs, stock, settings }: LarderPayload): Larder {
+  const bare = packs.map(({ pack }) => pack);
+  const inStock = packsInStock(stock, stockLarder(foods, bare).foods, today());
+  return stockLarder(foods, bare, inStock, settings.version > 0 ? settings.settings.country : undefined);
 }
 
 function withOne<T>(all: readonly T[], one: T, idOf: (item: T) => string): readonly T[] {
@@ -55,6 +57,7 @@ export const larderFeature = createFeature({
       const fresh = foods.filter(({ id }) => !known.has(id));
       return fresh.length === 0 ? state : changed(state, (payload) => ({ foods: [...payload.foods, ...fresh] }));
     }),
+    on(householdActions.saved, (state, { stored }): LarderState => changed(state, () => ({ settings: stored }))),
     on(larderActions.packSaved, (state, { stored }): LarderState => changed(state, ({ packs }) => ({ packs: withOne(packs, stored, packId) }))),
     on(larderActions.packRemoved, (state, { stored }): LarderState => changed(state, ({ packs }) => ({ packs: packs.filter((other) => packId(other) !== packId(stored)) }))),
     on(larderActions.stockPut, (state, { stored: { item, version } }): LarderState =>
@@ -63,17 +66,7 @@ export const larderFeature = createFeature({
     on(larderActions.stockRemoved, (state, { item }): LarderState => changed(state, ({ stock }) => ({ stock: stock.filter(({ id }) => id !== item.id) }))),
   ),
   extraSelectors: ({ selectPayload }) => ({
-    selectLarder: createSelector(
-      selectPayload,
-      (payload): Larder | undefined =>
-        payload &&
-        stockLarder(
-          payload.foods,
-          payload.packs.map(({ pack }) => pack),
-          payload.inStock,
-          payload.settings.version > 0 ? payload.settings.settings.country : undefined,
-        ),
-    ),
+    selectLarder: createSelector(selectPayload, (payload): Larder | undefined => payload && larderOf(payload)),
     selectPacks: createSelector(selectPayload, (payload): readonly StoredPack[] => payload?.packs ?? []),
     selectStockVersions: createSelector(selectPayload, (payload) => payload?.stockVersions),
     selectStock: createSelector(selectPayload, (payload): readonly StockItem[] => payload?.stock ?? []),

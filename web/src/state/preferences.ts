@@ -1,7 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings, kjFromKcal } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { householdActions, householdFeature, type SettingsChange } from './household.feature';
+import { householdActions, type SettingsChange } from './household.actions';
+import { householdFeature } from './household.feature';
 
 /** What was chosen on a device before the household kept it: it holds until the household settles something. */
 function ofThisDevice(): SettingsChange {
