@@ -55,7 +55,10 @@ const WORD_FRACTIONS: readonly (readonly [said: string, value: number])[] = [
   ['one[\\s-]quarter', 0.25],
 ];
 const FRACTION_WORDS = WORD_FRACTIONS.map(([said]) => said).join('|');
-const WORD_NUMBER = new RegExp(`^((?:${FRACTION_WORDS})(?:\\s+of\\s+an?)?|half an?|a half|a quarter(?: of an?)?|a couple(?: of)?|a few|half a dozen|a dozen|${Object.keys(NUMBER_WORDS).join('|')})\\s+(?=\\S)`, 'i');
+const WORD_NUMBER = new RegExp(
+  `^((?:${FRACTION_WORDS})(?:\\s+of\\s+an?)?|half an?|a half|a quarter(?: of an?)?|a couple(?: of)?|a few|half a dozen|a dozen|${Object.keys(NUMBER_WORDS).join('|')})\\s+(?=\\S)`,
+  'i',
+);
 
 /** What foods are bought in. */
 export const CONTAINER = 'cans?|tins?|packets?|sachets?|packs?|packages?|pkg|jars?|tubs?|cartons?|pots?|bars?|blocks?|box(?:es)?|bags?|bottles?|pouch(?:es)?|containers?';
