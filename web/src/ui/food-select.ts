@@ -64,7 +64,11 @@ export class FoodSelect {
     const likely = words === '' ? [] : matchFood(words, larder.index, 12).flatMap(({ foodId }) => larder.foods.get(foodId) ?? []);
     const rest = this.typed() === '' ? foods : [];
     const current = foods.filter(({ id }) => id === this.foodId());
-    const known = [...new Set([...likely, ...begins, ...rest, ...current])].filter((food) => !this.genericOnly() || food.packOf === undefined);
+    // What is likely and bears the very letters comes before what is only likely: "golden sy" is on its way to golden syrup.
+    const spelt = new Set(begins);
+    const known = [...new Set([...likely.filter((food) => spelt.has(food)), ...likely, ...begins, ...rest, ...current])].filter(
+      (food) => !this.genericOnly() || food.packOf === undefined,
+    );
     const ids = new Set(known.map(({ id }) => id));
     return [...known, ...this.further().filter(({ id, kindId }) => !ids.has(id) && kindId === null)];
   });
