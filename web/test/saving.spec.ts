@@ -70,6 +70,7 @@ const head = (id: string, number: number): RevisionHead => ({ id, number, label:
 const problem = (status: number, body: object): HttpErrorResponse => new HttpErrorResponse({ status, error: { detail: 'said so', status, ...body } });
 
 describe('saving', () => {
+  let settled: string[];
   let api: SlowApi;
   let store: Store;
   const state = (): Promise<BenchState> => firstValueFrom(store.select(benchFeature.selectBenchState));
@@ -89,8 +90,14 @@ describe('saving', () => {
   }
 
   beforeEach(() => {
+    settled = [];
     api = new SlowApi();
-    const nothing = { keep: () => Promise.resolve(), drop: () => Promise.resolve(), find: () => Promise.resolve(undefined) };
+    const nothing = {
+      keep: () => Promise.resolve(),
+      drop: () => Promise.resolve(),
+      find: () => Promise.resolve(undefined),
+      settle: (id: string) => Promise.resolve(void settled.push(id)),
+    };
     TestBed.configureTestingModule({
       providers: [
         provideStore({ [benchFeature.name]: benchFeature.reducer, [larderFeature.name]: larderFeature.reducer, [householdFeature.name]: householdFeature.reducer }),
@@ -109,6 +116,8 @@ describe('saving', () => {
     store.dispatch(benchActions.placed({ id: 'second', sheet: sheet('second') }));
     await answer(0);
     expect(await state()).toMatchObject({ formulaId: 'second', head: undefined, saved: undefined });
+    // What the first left unsaved was what was sent: it is no draft any more.
+    expect(settled).toEqual(['first']);
     store.dispatch(benchActions.save({ label: '' }));
     await settle();
     expect(api.sent[1]).toMatchObject({ id: 'second', headId: undefined, request: { formulaId: 'second', worksheet: { rebuild: { title: 'second' } } } });

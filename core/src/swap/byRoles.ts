@@ -1,4 +1,4 @@
-import { type Food, kindIdOf } from '../food';
+import { type Food, INTENSE, kindIdOf } from '../food';
 import { AT, bringsPerGram, readSum } from '../role';
 import { type StandIn, type SwapRule } from './rule';
 
@@ -14,7 +14,6 @@ function heldPerGram(food: Food): number {
   return readSum(bringsPerGram(food), AT.heldG);
 }
 
-const INTENSE = ['sucralose', 'rebaudioside-a', 'stevioside', 'mogroside', 'aspartame', 'acesulfame-k', 'saccharin', 'cyclamate'] as const;
 /** Below this share of sweet bulk a sweetener is all strength. House value. */
 const BULK = 0.05;
 

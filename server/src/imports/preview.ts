@@ -3,7 +3,7 @@ import { type ImportPreview, type ImportRow } from '@fellmist/contract';
 import { FOOD_COLUMNS, PACK_COLUMNS, readCsv, readFoodRows, readPackRows } from '@fellmist/contract/tables';
 import { type Food, type Pack, renamer, type StockItem } from '@fellmist/core';
 import { ProblemError } from '../http/problem';
-import { foodOrigins } from '../store/foods';
+import { foodOrigins, ownFoods } from '../store/foods';
 import { type Kitchen } from '../store/kitchen';
 import { type Batch, type Change } from './batch';
 import { readPacks } from '../store/packs';
@@ -76,7 +76,7 @@ function foodChanges(before: Food, after: Food): readonly string[] {
 
 function previewFoods(rows: readonly Readonly<Record<string, string>>[], kitchen: Kitchen): { rows: ImportRow[]; foods: Change<Food>[] } {
   const origins = foodOrigins(kitchen.db);
-  const own = new Known([...origins.values()].flatMap(({ isOwn, body }) => (isOwn ? [JSON.parse(body) as Food] : [])));
+  const own = new Known(ownFoods(kitchen.db));
   const otherNames = renamer(kitchen.wordGroups);
   const out: { rows: ImportRow[]; foods: Change<Food>[] } = { rows: [], foods: [] };
   for (const read of readFoodRows(rows)) {

@@ -37,7 +37,7 @@ function words(value: unknown): string {
   template: `
     <section class="conflict" role="alertdialog" aria-labelledby="pack-conflict-title">
       <h2 id="pack-conflict-title">This pack was saved from another place meanwhile</h2>
-      <p>Nothing was overwritten. Whichever you choose, you can go back to the other.</p>
+      <p>Nothing was overwritten. Go on with the saved one and yours is put aside, to be taken up again; save yours and it goes on top.</p>
       <table class="figures">
         <thead>
           <tr>

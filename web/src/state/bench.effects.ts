@@ -6,14 +6,15 @@ import { type Action, Store } from '@ngrx/store';
 import { catchError, concat, concatMap, debounceTime, defer, EMPTY, filter, from, fromEvent, map, merge, type Observable, of, switchMap, tap, timeout, withLatestFrom } from 'rxjs';
 import { Api, failureWords, problemOf } from './api';
 import { ALL_ACTS, benchActions, benchFeature, type BenchState } from './bench.feature';
-import { Drafts, type FoundDraft } from './drafts';
+import { Drafts, type FoundDraft, isSame } from './drafts';
 
 /** An answer that does not come within this time will not come; the save can be tried again and counts once. */
 const ANSWER_WITHIN_MS = 15_000;
 
 function openedWith(stored: StoredFormula, found: FoundDraft | undefined): readonly Action[] {
   if (found?.kind === 'unreadable') return [benchActions.opened({ stored }), benchActions.draftUnreadable(found)];
-  return [benchActions.opened(found ? { stored, draft: found.draft } : { stored })];
+  // A save whose answer was lost left a draft of what is stored: there is nothing unsaved in it.
+  return [benchActions.opened(found && !isSame(found.draft.sheet, stored.worksheet) ? { stored, draft: found.draft } : { stored })];
 }
 
 /** What is stored, with what was left unsaved of it; a sheet that was never saved comes back from its draft alone. */
@@ -104,6 +105,18 @@ export const bringBack = createEffect(
       ),
     ),
   { functional: true },
+);
+
+/** An answer about a formula that no longer lies on the bench settles what was left unsaved of it. */
+export const settleDraft = createEffect(
+  (actions = inject(Actions), store = inject(Store), drafts = inject(Drafts)) =>
+    actions.pipe(
+      ofType(benchActions.saved),
+      withLatestFrom(store.select(benchFeature.selectFormulaId)),
+      filter(([{ formulaId }, here]) => formulaId !== here),
+      concatMap(([{ formulaId, sent, stored }]) => drafts.settle(formulaId, sent, stored.revision.id)),
+    ),
+  { functional: true, dispatch: false },
 );
 
 /** A sheet that goes on as a new formula stands at the new one's address. */

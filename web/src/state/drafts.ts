@@ -29,6 +29,11 @@ interface DraftStore extends DBSchema {
 const TAB = 'fellmist.tab';
 const lockOf = (tabId: string): string => `fellmist tab ${tabId}`;
 
+/** Whether two sheets say the same. */
+export function isSame(one: Worksheet, other: Worksheet): boolean {
+  return JSON.stringify(one) === JSON.stringify(other);
+}
+
 /** Takes a tab's lock until the page is gone; false where another page holds it: a tab that was duplicated carries the name of its twin. */
 function holds(tabId: string): Promise<boolean> {
   if (!('locks' in navigator)) return Promise.resolve(true);
@@ -103,6 +108,17 @@ export class Drafts {
   async drop(formulaId: string): Promise<void> {
     const key = await this.keyOf(formulaId);
     await this.attempt((db) => db.delete('draft', key));
+  }
+
+  /** What this tab left of a formula, after a save of it was answered while another lay on the bench: gone where it was what was sent, else grown from that. */
+  async settle(formulaId: string, sent: Worksheet, headId: string): Promise<void> {
+    const key = await this.keyOf(formulaId);
+    await this.attempt(async (db) => {
+      const draft = await db.get('draft', key);
+      if (!draft) return;
+      if (isSame(draft.sheet, sent)) await db.delete('draft', key);
+      else await db.put('draft', { ...draft, headId });
+    });
   }
 
   /** Drops every draft of a formula, whoever wrote it, and gives them back for an undo. */
