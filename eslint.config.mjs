@@ -22,7 +22,7 @@ function coreLayer(word, i) {
         'error',
         {
           patterns: [
-            { regex: `^\\.\\.(?:/index)?$|^\\.\\./[^/]+/|^\\.\\./(?:${higher})$|^@fellmist/(?!language/)`, message },
+            { regex: `^(?:\\.\\.)(?:/\\.\\.)*(?:/index)?$|^(?:\\.\\./)+[^/.]+/|^(?:\\.\\./)+(?:${higher})$|^@fellmist/(?!language/)`, message },
             ...OUTSIDE.map((group) => ({ group: [group], message })),
           ],
         },

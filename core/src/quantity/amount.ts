@@ -1,4 +1,5 @@
 import { numericQuantity } from 'numeric-quantity';
+import { remembering } from './remembering';
 import { type Unit, unitById, unitByWord } from './units';
 
 /** An amount as a recipe states it; `high` is set for a range such as "3-4 tbsp". */
@@ -174,7 +175,9 @@ const LEAD =
  * 2 tbsp", "2" (counted). Gives undefined where no amount stands there. Amounts are never negative here: a leading
  * dash is a list mark and is reported as a doubt when it touches the figure.
  */
-export function readAmount(whole: string): ReadAmount | undefined {
+export const readAmount = remembering(readAmountAnew);
+
+function readAmountAnew(whole: string): ReadAmount | undefined {
   const line = whole.slice(0, LONGEST_AMOUNT).replace(/\s+/g, ' ');
   const doubts: AmountDoubt[] = [];
   const touching = /^\s*[-–−]\s?(?=\d)/.exec(line);

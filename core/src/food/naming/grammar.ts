@@ -6,6 +6,19 @@ export type Axis = 'fat' | 'sweet' | 'salt' | 'state' | 'form' | 'flavour' | 'pr
 /** One thing said of a food, such as "state:dried"; of one axis a food can be only one thing. */
 export type Attribute = `${Axis}:${string}`;
 
+/** An attribute taken apart: ["state", "dried"]. */
+export function axisOf(attribute: Attribute): readonly [axis: Axis, value: string] {
+  const known = APART_BEFORE.get(attribute);
+  if (known) return known;
+  const [axis, value = ''] = attribute.split(':') as [Axis, string];
+  if (APART_BEFORE.size < MOST_APART) APART_BEFORE.set(attribute, [axis, value]);
+  return [axis, value];
+}
+
+/** There are as many as attributes in the larder, and they are asked for at every comparison of two names. */
+const APART_BEFORE = new Map<Attribute, readonly [Axis, string]>();
+const MOST_APART = 500;
+
 const phrases = (said: string): readonly string[] => said.split(', ');
 const words = (said: string): ReadonlySet<string> => new Set(said.split(' '));
 

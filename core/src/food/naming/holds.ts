@@ -1,5 +1,5 @@
 import { type Food, type FoodKind } from '../food';
-import { type Attribute, type Axis } from './grammar';
+import { type Attribute, type Axis, axisOf } from './grammar';
 
 /**
  * What a food says to an attribute that a name claims: how much of the certainty it costs, 0 where it holds, `CONFLICT`
@@ -105,7 +105,7 @@ function diet(value: string, food: Food): Cost {
 /** What it costs to take a food for one that `attribute` is said of; `tags` are its own attributes and those of the name it answers to. */
 export function costOf(attribute: Attribute, food: Food, tags: Tags): Cost {
   if (tags.has(attribute)) return 0;
-  const [axis, value = ''] = attribute.split(':') as [Axis, string];
+  const [axis, value] = axisOf(attribute);
   if (axis === 'fat') return fat(value, food, tags);
   if (axis === 'sweet') return sweet(value, food, tags);
   if (axis === 'salt') return salt(value, food);
@@ -142,5 +142,5 @@ const UNSAID: Readonly<Record<Axis, Cost>> = { fat: 0.05, sweet: 0.06, salt: 0.0
 /** What it costs that a food is something more particular than was said. */
 export function costUnsaid(attribute: Attribute): Cost {
   if (attribute === 'sweet:none' || attribute === 'state:fresh' || attribute === 'flavour:none') return 0;
-  return UNSAID[attribute.split(':')[0] as Axis];
+  return UNSAID[axisOf(attribute)[0]];
 }

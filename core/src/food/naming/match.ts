@@ -28,7 +28,8 @@ const MOST_WORDS = 24;
 interface Alias extends NameParts {
   readonly food: Food;
   readonly key: string;
-  readonly coreWords: ReadonlySet<string>;
+  /** The words of the core as numbers: comparing two names is what reading does most. */
+  readonly coreIds: readonly number[];
   /** It comes in flavours: a word of a flavour in its name is no other food. */
   readonly isFlavoured: boolean;
   /** What it costs that nothing of its attributes was said. */
@@ -44,6 +45,8 @@ export interface FoodIndex {
   /** The names whose core holds a word, and all names by their very words. */
   readonly byWord: ReadonlyMap<string, readonly Alias[]>;
   readonly byKey: ReadonlyMap<string, readonly Alias[]>;
+  /** A number for every word of a core. */
+  readonly ids: ReadonlyMap<string, number>;
   /** Words of the index by their length, to look for near ones. */
   readonly byLength: ReadonlyMap<number, readonly string[]>;
   readonly near: Map<string, readonly string[]>;
@@ -70,11 +73,11 @@ function namesOf({ name, synonyms, usual, standsFor, head }: Food): readonly Cal
   ];
 }
 
-function aliasOf({ name, country, stands = false, isHead = false }: Called, food: Food): Alias {
+function aliasOf({ name, country, stands = false, isHead = false }: Called, food: Food, idOf: (word: string) => number): Alias {
   const parts = partsOfName(name);
   const tags = new Set([...parts.attributes, ...(food.attributes ?? [])]);
   const unsaid = [...tags].reduce((sum, tag) => sum + costUnsaid(tag), 0);
-  return { ...parts, food, key: keyOf(parts.all), coreWords: new Set(parts.core), isFlavoured: FLAVOURED_KINDS.has(food.kind), unsaid, tags, country, stands, isHead };
+  return { ...parts, food, key: keyOf(parts.all), coreIds: parts.core.map(idOf), isFlavoured: FLAVOURED_KINDS.has(food.kind), unsaid, tags, country, stands, isHead };
 }
 
 function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {
@@ -87,9 +90,15 @@ function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {
 export function indexFoods(foods: readonly Food[]): FoodIndex {
   const byWord = new Map<string, Alias[]>();
   const byKey = new Map<string, Alias[]>();
+  const ids = new Map<string, number>();
+  const idOf = (word: string): number => {
+    const id = ids.get(word) ?? ids.size;
+    ids.set(word, id);
+    return id;
+  };
   for (const food of foods) {
     for (const called of namesOf(food)) {
-      const alias = aliasOf(called, food);
+      const alias = aliasOf(called, food, idOf);
       if (alias.all.length === 0) continue;
       if (!called.isHead) put(byKey, alias.key, alias);
       for (const word of new Set(alias.core)) put(byWord, word, alias);
@@ -97,7 +106,7 @@ export function indexFoods(foods: readonly Food[]): FoodIndex {
   }
   const byLength = new Map<number, string[]>();
   for (const word of byWord.keys()) put(byLength, word.length, word);
-  return { byWord, byKey, byLength, near: new Map(), found: new Map() };
+  return { byWord, byKey, ids, byLength, near: new Map(), found: new Map() };
 }
 
 /** Words of the index that a word may be a slip of, the likest first. */
@@ -121,13 +130,16 @@ function nearWords(word: string, index: FoodIndex): readonly string[] {
 
 const MOST_KEPT = 4000;
 
-interface Asked extends NameParts {
+interface Asked {
+  readonly core: readonly string[];
+  readonly attributes: readonly Attribute[];
+  readonly percent: number | undefined;
   readonly key: string;
   readonly plainKey: string;
   /** Attributes that the unit or container says, such as "3 drops of". */
   readonly soft: readonly Attribute[];
   readonly slipped: boolean;
-  readonly coreWords: ReadonlySet<string>;
+  readonly coreIds: readonly number[];
   /** What each word of the core costs where an alias does not have it: one that other foods are called by tells more than one nobody knows. */
   readonly costs: readonly number[];
   readonly flavours: readonly boolean[];
@@ -154,7 +166,7 @@ interface Verdict {
 function costOfWords(asked: Asked, alias: Alias): number | undefined {
   let [cost, others, common] = [0, 0, 0];
   for (let i = 0; i < asked.core.length; i++) {
-    if (alias.coreWords.has(asked.core[i] ?? '')) common++;
+    if (alias.coreIds.includes(asked.coreIds[i] ?? UNKNOWN)) common++;
     else if (!(alias.isFlavoured && asked.flavours[i])) {
       cost += asked.costs[i] ?? 0;
       others++;
@@ -167,14 +179,14 @@ function costOfWords(asked: Asked, alias: Alias): number | undefined {
 
 function countMissing(asked: Asked, alias: Alias): number {
   let missing = 0;
-  for (const word of alias.core) if (!asked.coreWords.has(word)) missing++;
+  for (const id of alias.coreIds) if (!asked.coreIds.includes(id)) missing++;
   return missing;
 }
 
 /** How far a name fits that costs so much by its words alone. */
 function verdict(asked: Asked, alias: Alias, words: number): Verdict {
   const isExact = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
-  const strangers = words > 0 ? asked.core.filter((word) => !alias.coreWords.has(word)) : NO_WORDS;
+  const strangers = words > 0 ? asked.core.filter((_word, i) => !alias.coreIds.includes(asked.coreIds[i] ?? UNKNOWN)) : NO_WORDS;
   const flavours = strangers.length > 0 && alias.isFlavoured ? strangers.filter(isFlavour) : NO_WORDS;
   const claims = flavours.length > 0 ? [...asked.attributes, ...flavourClaims(flavours, alias)] : asked.attributes;
   let score = 1 - words;
@@ -197,6 +209,8 @@ function verdict(asked: Asked, alias: Alias, words: number): Verdict {
 }
 
 const NO_WORDS: readonly string[] = [];
+/** The number of a word that no name of the index has. */
+const UNKNOWN = -1;
 
 /** The flavours a name gives a food of a flavoured kind: the flavour it has, if it is among them, else the last one said. */
 function flavourClaims(flavours: readonly string[], alias: Alias): readonly Attribute[] {
@@ -272,16 +286,11 @@ function findFoods(name: string, index: FoodIndex, country: Country, soft: reado
       best.set(said.foodId, said);
     }
   };
-  const asked = (which: NameParts, slipped: boolean): Asked => ({
-    ...which,
-    coreWords: new Set(which.core),
-    costs: which.core.map((word) => (index.byWord.has(word) ? 0.34 : 0.29)),
-    flavours: which.core.map(isFlavour),
-    key: slipped ? keyOf(which.all) : key,
-    plainKey,
-    soft,
-    slipped,
-  });
+  const asked = ({ core, attributes, percent }: NameParts, slipped: boolean): Asked => {
+    const coreIds = core.map((word) => index.ids.get(word) ?? UNKNOWN);
+    const costs = coreIds.map((id) => (id === UNKNOWN ? 0.29 : 0.34));
+    return { core, attributes, percent, coreIds, costs, flavours: core.map(isFlavour), key, plainKey, soft, slipped };
+  };
   const plain = asked(parts, false);
   consider(plain, named);
   const isSure = ({ isExact, score }: Verdict): boolean => isExact && score > SURE;

@@ -1,28 +1,33 @@
+import { remembering } from '../../quantity';
 import { type Attribute, ATTRIBUTE_PHRASES, BEGINS_PHRASE, FLAVOURS, joinWords, LONGEST_PHRASE, NOISE, PERCENT_OF, SMALL, SPELLINGS, TAIL } from './grammar';
 
 function singular(word: string): string {
   const known = SPELLINGS.get(word);
   if (known) return known;
+  if (!word.endsWith('s')) return word;
   if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;
   if (word.length > 4 && /(?:ch|sh|ss|x)es$/.test(word)) return word.slice(0, -2);
-  if (word.length > 3 && word.endsWith('s') && !/(ss|us|is)$/.test(word)) return word.slice(0, -1);
+  if (word.length > 3 && !/(ss|us|is)$/.test(word)) return word.slice(0, -1);
   return word;
 }
 
 /** The words of a name, lower case, singular, without accents, in one spelling: "Large free-range Eggs" gives ["large", "freerange", "egg"]. */
 export function wordsOf(name: string): readonly string[] {
-  const plain = name
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase();
-  return joinWords(plain)
+  const lower = name.toLowerCase();
+  const words = PLAIN.test(lower) ? joinWords(lower).split(/[ -]+/) : oddWords(lower);
+  return words.filter(Boolean).flatMap((word) => singular(word).split(' '));
+}
+
+/** Most names are letters and spaces, and nothing else has to be looked for in them. */
+const PLAIN = /^[a-z -]+$/;
+
+function oddWords(lower: string): readonly string[] {
+  return joinWords(lower.normalize('NFD').replace(/[\u0300-\u036f]/g, ''))
     .replace(/(\d)\s*(?:%|per\s?cent\b|pct\b)/g, '$1% ')
     .replace(/&/g, ' and ')
     .replace(/['’]s?\b/g, '')
     .split(/[^a-z0-9%./]+/)
-    .map((word) => word.replace(/^[./]+|[./]+$/g, ''))
-    .filter(Boolean)
-    .flatMap((word) => singular(word).split(' '));
+    .map((word) => word.replace(/^[./]+|[./]+$/g, ''));
 }
 
 /** A food's name taken apart. */
@@ -33,9 +38,11 @@ export interface NameParts {
   readonly telling: readonly string[];
   /** What it is: the words that are neither attribute nor noise, the head last. Never empty where `all` is not. */
   readonly core: readonly string[];
+  /** Whether any word says what it is; where none does, `core` is all of them. */
+  readonly namesIt: boolean;
   readonly attributes: readonly Attribute[];
   /** Per cent that the name states ("2 %"), of fat or of cocoa. */
-  readonly percent?: number;
+  readonly percent: number | undefined;
 }
 
 function cutTail(words: readonly string[]): readonly string[] {
@@ -97,23 +104,24 @@ function sortWords(words: readonly string[]): Sorted {
  * Takes a name apart into what it is, how it is and noise: "organic unsweetened vanilla almond milk" is milk of almond with
  * vanilla, sweet:none. Words after "for", "from", "at" and the like do not count.
  */
-export function partsOfName(name: string): NameParts {
+export const partsOfName = remembering((name: string): NameParts => {
   const words = cutTail(wordsOf(name));
   const all = words.filter((word) => !SMALL.has(word));
   const { core, attributes, percent } = sortWords(words);
   const telling = all.filter((word) => !NOISE.has(word));
-  return { all, telling: telling.length > 0 ? telling : all, core: core.length > 0 ? core : all, attributes, ...(percent === undefined ? {} : { percent }) };
-}
+  const namesIt = core.length > 0;
+  return { all, telling: telling.length > 0 ? telling : all, core: namesIt ? core : all, namesIt, attributes, percent };
+});
 
 /** Whether words say only how a food is, not what: "unsweetened", "2 %", "cooked and mashed"; mere noise does not count. */
 export function saysOnlyHow(text: string): boolean {
-  const { core, attributes, percent } = sortWords(cutTail(wordsOf(text)));
-  return core.length === 0 && (attributes.length > 0 || percent !== undefined);
+  const { namesIt, attributes, percent } = partsOfName(text);
+  return !namesIt && (attributes.length > 0 || percent !== undefined);
 }
 
 /** Whether words name a thing at all, and not only how it is or how it was cut. */
 export function namesSomething(text: string): boolean {
-  return sortWords(cutTail(wordsOf(text))).core.length > 0;
+  return partsOfName(text).namesIt;
 }
 
 /** The words of a name that tell which food it is; with `keepAll` every word. */
