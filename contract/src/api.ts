@@ -1,4 +1,4 @@
-import { CARB_COUNTS, type Counting, COUNTING, ENERGY_COUNTS, type Food, type StockItem, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
+import { CARB_COUNTS, type Counting, COUNTING, ENERGY_COUNTS, type Food, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 import { type StoredPack, type StoredStock } from './larder';
 import { type StoredSettings } from './settings';
@@ -10,12 +10,10 @@ export interface ShippedLarder extends Tables {
   readonly wordGroups: readonly WordGroup[];
 }
 
-/** What the browser needs to compute: the foods at hand, the kitchen's packs and stock, and the tables of the trade. */
-export interface LarderPayload extends Omit<ShippedLarder, 'wordGroups'> {
+/** What the browser needs to compute: the foods at hand, the household's packs and stock, and the tables of the trade. */
+export interface StoredLarder extends Omit<ShippedLarder, 'wordGroups'> {
   readonly packs: readonly StoredPack[];
-  readonly stock: readonly StockItem[];
-  /** Saves of each thing in stock, by its id. */
-  readonly stockVersions: Readonly<Record<string, number>>;
+  readonly stock: readonly StoredStock[];
   readonly settings: StoredSettings;
   /** The packs that are in stock, the one to use first foremost. */
   readonly inStock: readonly string[];

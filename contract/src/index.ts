@@ -1,7 +1,7 @@
 export {
   countingQuerySchema,
   labelSchema,
-  type LarderPayload,
+  type StoredLarder,
   type RemovedThing,
   type Problem,
   type RevisionHead,
@@ -30,6 +30,7 @@ export {
   type MatchedFoods,
   matchSchema,
   packSchema,
+  type PackVersion,
   SORTS,
   stockSchema,
   type StoredPack,

@@ -52,6 +52,11 @@ export interface StoredStock {
   readonly version: number;
 }
 
+/** What a pack was at one of its saves. */
+export interface PackVersion extends StoredPack {
+  readonly savedAt: string;
+}
+
 /** A pack as stored; `version` counts its saves and is what a later save must know. */
 export interface StoredPack {
   readonly pack: Pack;

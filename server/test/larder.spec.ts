@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type FoodPage, type ImportPreview, type LarderPayload, type StoredPack } from '@fellmist/contract';
+import { type FoodPage, type ImportPreview, type StoredLarder, type StoredPack } from '@fellmist/contract';
 import { PACK_COLUMNS, readCsv, readFoodRows, readPackRows, writeFoodTable, writePackTable } from '@fellmist/contract/tables';
 import { type Pack } from '@fellmist/core';
 import request from 'supertest';
@@ -99,7 +99,7 @@ describe('packs and stock', () => {
     await local(request(app).put('/api/stock/s1'))
       .set('If-None-Match', '*')
       .send({ id: 's1', foodId: 'pack-test', leftG: 300, openedOn: '2026-11-20', bestBefore: '2026-11-25', origin: 'pack', note: '' });
-    const { inStock } = (await local(request(app).get('/api/larder'))).body as LarderPayload;
+    const { inStock } = (await local(request(app).get('/api/larder'))).body as StoredLarder;
     expect(inStock.indexOf('pack-test')).toBeLessThan(inStock.indexOf('pack-oat-flour'));
     expect(kitchen.larder.inHand.get('oat-flour')).toBe('pack-test');
     expect((await local(request(app).put('/api/stock/s2')).send({ id: 's2', foodId: 'sawdust', leftG: 1, origin: 'left over', note: '' })).status).toBe(422);

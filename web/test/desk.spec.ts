@@ -7,7 +7,8 @@ import { provideStore, Store } from '@ngrx/store';
 import { benchActions, benchFeature } from '../src/state/bench.feature';
 import { Desk } from '../src/state/desk';
 import { householdFeature } from '../src/state/household.feature';
-import { larderActions, larderFeature } from '../src/state/larder.feature';
+import { larderActions } from '../src/state/larder.actions';
+import { larderFeature } from '../src/state/larder.feature';
 
 const shipped = loadShippedLarder(join(process.cwd(), 'data'));
 const larder = stockLarder(shipped.foods);
@@ -26,7 +27,7 @@ describe('the desk', () => {
     const packs = [
       { pack: { id: 'pack-sugar', name: 'Sugar, bag', kindId: 'sugar', netG: 1000, price: 1.3, measuresG: {}, mayContain: [], thirstTests: [], note: '' }, version: 1 },
     ];
-    store.dispatch(larderActions.loaded({ payload: { ...shipped, packs, stock: [], stockVersions: {}, settings: { settings: FIRST_SETTINGS, version: 0 }, inStock: [] } }));
+    store.dispatch(larderActions.loaded({ stored: { ...shipped, packs, stock: [], settings: { settings: FIRST_SETTINGS, version: 0 }, inStock: [] } }));
   });
 
   function place(text: string): void {

@@ -105,7 +105,7 @@ function previewPacks(rows: readonly Readonly<Record<string, string>>[], kitchen
   const packs = readPacks(kitchen.db).map(({ pack }) => pack);
   const bodies = new Map(packs.map((pack) => [pack.id, JSON.stringify(pack)]));
   const own = new Known(packs);
-  const stocked = new Map(kitchen.payload.stock.map((item) => [item.foodId, item]));
+  const stocked = new Map(kitchen.payload.stock.map(({ item }) => [item.foodId, item]));
   const out: { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } = { rows: [], packs: [], stock: [] };
   for (const read of readPackRows(rows)) {
     if ('errors' in read) {

@@ -57,7 +57,7 @@ export function importRoutes(kitchen: Kitchen): Router {
 
   router.get('/packs.csv', (_request, response) => {
     const { packs, stock } = kitchen.payload;
-    const rows = packs.map(({ pack }) => ({ pack, stock: stock.find(({ foodId }) => foodId === pack.id) }));
+    const rows = packs.map(({ pack }) => ({ pack, stock: stock.find(({ item }) => item.foodId === pack.id)?.item }));
     response
       .type('text/csv')
       .set('Content-Disposition', 'attachment; filename="fellmist-packs.csv"')

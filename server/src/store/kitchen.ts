@@ -1,4 +1,4 @@
-import { type FoodPage, type FoodQuery, type LarderPayload, type ShippedLarder } from '@fellmist/contract';
+import { type FoodPage, type FoodQuery, type StoredLarder, type ShippedLarder } from '@fellmist/contract';
 import {
   type HouseholdSettings,
   type Food,
@@ -28,7 +28,7 @@ import { deleteStock, putStock, readStock, readStockItem, saveStock, type StockS
  */
 export class Kitchen {
   private words: readonly string[] | undefined;
-  private kept: { readonly payload: LarderPayload; readonly larder: Larder } | undefined;
+  private kept: { readonly payload: StoredLarder; readonly larder: Larder } | undefined;
 
   constructor(
     readonly db: Store,
@@ -40,21 +40,23 @@ export class Kitchen {
     return this.now().slice(0, 10);
   }
 
-  private read(): { readonly payload: LarderPayload; readonly larder: Larder } {
+  private read(): { readonly payload: StoredLarder; readonly larder: Larder } {
     if (this.kept) return this.kept;
     const foods = foodsAtHand(this.db);
     const packs = readPacks(this.db);
-    const stored = readStock(this.db);
-    const stock = stored.map(({ item }) => item);
+    const stock = readStock(this.db);
     const bare = packs.map(({ pack }) => pack);
-    const inStock = packsInStock(stock, stockLarder(foods, bare).foods, this.today);
+    const inStock = packsInStock(
+      stock.map(({ item }) => item),
+      stockLarder(foods, bare).foods,
+      this.today,
+    );
     this.kept = {
       payload: {
         foods,
         ...readTables(this.db),
         packs,
         stock,
-        stockVersions: Object.fromEntries(stored.map(({ item, version }) => [item.id, version])),
         settings: readSettings(this.db),
         inStock,
       },
@@ -64,7 +66,7 @@ export class Kitchen {
   }
 
   /** What the browser computes with. */
-  get payload(): LarderPayload {
+  get payload(): StoredLarder {
     return this.read().payload;
   }
 

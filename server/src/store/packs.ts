@@ -1,4 +1,4 @@
-import { type StoredPack } from '@fellmist/contract';
+import { type PackVersion, type StoredPack } from '@fellmist/contract';
 import { type Pack } from '@fellmist/core';
 import { type Store } from './database';
 import { DOCUMENTS, readDocument, type StoredDocument } from './documents';
@@ -35,7 +35,7 @@ export function readPack(db: Store, id: string): StoredPack | undefined {
 }
 
 /** The saves of a pack, the last first. */
-export function packHistory(db: Store, id: string): readonly (StoredPack & { readonly savedAt: string })[] {
+export function packHistory(db: Store, id: string): readonly PackVersion[] {
   return db
     .prepare<{ id: string }, PackRow & { savedAt: string }>(HISTORY)
     .all({ id })

@@ -20,7 +20,7 @@ import {
 import { Store } from '@ngrx/store';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
-import { Pantry } from '../state/pantry';
+import { LarderDesk } from '../state/larderDesk';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { FarReader, READ_HERE } from './far-reader';
@@ -153,7 +153,7 @@ export class Paste {
   });
 
   constructor() {
-    const pantry = inject(Pantry);
+    const larderDesk = inject(LarderDesk);
     const asked = new Set<string>();
     let waiting: ReturnType<typeof setTimeout> | undefined;
     effect(() => {
@@ -162,7 +162,7 @@ export class Paste {
       if (fresh.length === 0) return;
       waiting = setTimeout(() => {
         for (const name of fresh) asked.add(name);
-        pantry.takeUpNamed(fresh.slice(0, 60));
+        larderDesk.takeUpNamed(fresh.slice(0, 60));
       }, STRANGERS_WAIT_MS);
     });
     effect(() => {

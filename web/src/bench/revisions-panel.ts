@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, 
 import { type RevisionHead, type StoredFormula } from '@fellmist/contract';
 import { compareLines, type Figure, gramsNumber } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { forkJoin } from 'rxjs';
-import { Api, failureWords } from '../state/api';
+import { forkJoin, type Observable } from 'rxjs';
+import { type Answer, Asking } from '../state/asking';
 import { benchActions, type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { FIGURE_ROWS, showChange, showSum } from '../ui/figures';
@@ -36,7 +36,7 @@ const COMPARED: readonly Figure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG
   host: { '(keydown.escape)': 'closed.emit()' },
 })
 export class RevisionsPanel {
-  private readonly api = inject(Api);
+  private readonly asking = inject(Asking);
   private readonly store = inject(Store);
   private readonly desk = inject(Desk);
   readonly state = input.required<BenchState>();
@@ -96,19 +96,23 @@ export class RevisionsPanel {
     if (picked.length < 2 || !formulaId) return;
     const numberOf = (revisionId: string): number => this.state().revisions.find((one) => one.id === revisionId)?.number ?? 0;
     const [first = '', second = ''] = [...picked].sort((a, b) => numberOf(a) - numberOf(b));
-    forkJoin([this.api.revision(formulaId, first), this.api.revision(formulaId, second)]).subscribe({
-      next: (pair) => this.fetched.set(pair),
-      error: (error: unknown) => this.fault.set(failureWords(error)),
+    forkJoin([this.fetch(formulaId, first), this.fetch(formulaId, second)]).subscribe(([before, after]) => {
+      if (before.ok && after.ok) this.fetched.set([before.value, after.value]);
+      else this.fault.set([before, after].flatMap((answer) => (answer.ok ? [] : answer.words))[0]);
     });
   }
 
   protected goOnFrom(head: RevisionHead): void {
     const formulaId = this.state().formulaId;
     if (!formulaId) return;
-    this.api.revision(formulaId, head.id).subscribe({
-      next: (stored) => this.store.dispatch(benchActions.grownFrom({ sheet: stored.worksheet, base: head })),
-      error: (error: unknown) => this.fault.set(failureWords(error)),
+    this.fetch(formulaId, head.id).subscribe((answer) => {
+      if (answer.ok) this.store.dispatch(benchActions.grownFrom({ sheet: answer.value.worksheet, base: head }));
+      else this.fault.set(answer.words);
     });
+  }
+
+  private fetch(formulaId: string, revisionId: string): Observable<Answer<StoredFormula>> {
+    return this.asking.ask<StoredFormula>((ask) => benchActions.revisionWanted({ ask, formulaId, revisionId }));
   }
 
   protected undoRename(): void {
@@ -119,12 +123,11 @@ export class RevisionsPanel {
   protected rename(head: RevisionHead, label: string): void {
     const formulaId = this.state().formulaId;
     if (!formulaId || label.trim() === head.label) return;
-    this.api.nameRevision(formulaId, head.id, label.trim()).subscribe({
-      next: (stored) => {
-        this.renamed.set({ head, label: label.trim() });
-        this.store.dispatch(benchActions.renamed({ revisions: stored.revisions }));
-      },
-      error: (error: unknown) => this.fault.set(failureWords(error)),
-    });
+    this.asking
+      .ask<StoredFormula>((ask) => benchActions.rename({ ask, formulaId, revisionId: head.id, label: label.trim() }))
+      .subscribe((answer) => {
+        if (answer.ok) this.renamed.set({ head, label: label.trim() });
+        else this.fault.set(answer.words);
+      });
   }
 }

@@ -5,10 +5,9 @@ import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting,
 import { Store } from '@ngrx/store';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NzSwitchModule } from 'ng-zorro-antd/switch';
-import { Api, failureWords } from '../state/api';
 import { Drafts } from '../state/drafts';
-import { larderActions } from '../state/larder.feature';
 import { CURRENCIES, Preferences } from '../state/preferences';
+import { removedActions, removedFeature } from '../state/removed.feature';
 import { Choice, type Option } from '../ui/choice';
 import { fieldTemperature, readTemperature } from '../ui/temperature';
 
@@ -29,7 +28,6 @@ const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
 export class House {
   protected readonly preferences = inject(Preferences);
   protected readonly drafts = inject(Drafts);
-  private readonly api = inject(Api);
   private readonly store = inject(Store);
   protected readonly settings = this.preferences.settings;
   protected readonly measures: readonly Option<HouseholdSettings['measures']>[] = [
@@ -54,15 +52,15 @@ export class House {
   protected readonly energyCounts = ENERGY_COUNTS.map((value) => ({ value, label: ENERGY_WORDS[value] }));
   protected readonly schools = SCHOOLS;
   protected readonly allergens = ALLERGENS;
-  protected readonly removed = signal<readonly RemovedThing[] | undefined>(undefined);
-  protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly removed = this.store.selectSignal(removedFeature.selectListed);
+  protected readonly fault = this.store.selectSignal(removedFeature.selectFailure);
   protected readonly coldFault = signal<string | undefined>(undefined);
   private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'long' });
   protected readonly freezer = computed(() => fieldTemperature(this.settings().freezerC, this.settings().temperature));
   protected readonly fridge = computed(() => fieldTemperature(this.settings().fridgeC, this.settings().temperature));
 
   constructor() {
-    this.fetchRemoved();
+    this.store.dispatch(removedActions.wanted());
   }
 
   protected settle(change: Partial<HouseholdSettings>): void {
@@ -83,22 +81,7 @@ export class House {
     return this.days.format(new Date(one.removedAt));
   }
 
-  private fetchRemoved(): void {
-    this.api.removed().subscribe({
-      next: (removed) => this.removed.set(removed),
-      error: (error: unknown) => this.fault.set(failureWords(error)),
-    });
-  }
-
-  protected bringBack(one: RemovedThing): void {
-    this.fault.set(undefined);
-    const answer = one.kind === 'formula' ? this.api.restore(one.id) : this.api.restorePack(one.id);
-    answer.subscribe({
-      next: () => {
-        this.removed.update((all) => all?.filter(({ id }) => id !== one.id));
-        if (one.kind === 'pack') this.store.dispatch(larderActions.wanted());
-      },
-      error: (error: unknown) => this.fault.set(failureWords(error)),
-    });
+  protected bringBack(thing: RemovedThing): void {
+    this.store.dispatch(removedActions.bringBack({ thing }));
   }
 }

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { type StoredPack } from '@fellmist/contract';
 import { type Food, kindIdOf, MARK_WORDS, netCarbOf, type Nutrient, pricePer100g, pricePer100gProtein, proteinPer100Kcal } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
-import { Pantry } from '../state/pantry';
+import { LarderDesk } from '../state/larderDesk';
 import { showNumber } from '../ui/figures';
 import { StockOf } from './stock-of';
 
@@ -65,7 +65,7 @@ function amountWords(amount: number | undefined, digits: number, half?: number):
   styleUrl: './food-card.less',
 })
 export class FoodCard {
-  private readonly pantry = inject(Pantry);
+  private readonly larderDesk = inject(LarderDesk);
   private readonly preferences = inject(Preferences);
   readonly foodId = input.required<string>();
   readonly pinnedId = input<string>();
@@ -73,20 +73,20 @@ export class FoodCard {
   readonly closed = output();
   readonly packRemoved = output<StoredPack>();
   protected readonly fault = signal<string | undefined>(undefined);
-  protected readonly food = computed(() => this.pantry.food(this.foodId()));
+  protected readonly food = computed(() => this.larderDesk.food(this.foodId()));
   protected readonly other = computed((): Food | undefined => {
     const id = this.pinnedId();
-    return id === undefined || id === this.foodId() ? undefined : this.pantry.food(id);
+    return id === undefined || id === this.foodId() ? undefined : this.larderDesk.food(id);
   });
   protected readonly isPinned = computed(() => this.pinnedId() === this.foodId());
-  protected readonly stored = computed(() => this.pantry.storedPack(this.foodId()));
+  protected readonly stored = computed(() => this.larderDesk.storedPack(this.foodId()));
   protected readonly kindName = computed(() => {
     const { packOf } = this.food() ?? {};
-    return packOf === undefined ? undefined : this.pantry.food(packOf)?.name;
+    return packOf === undefined ? undefined : this.larderDesk.food(packOf)?.name;
   });
   protected readonly packs = computed(() => {
     const food = this.food();
-    return food && food.packOf === undefined ? (this.pantry.larder()?.packsOf.get(kindIdOf(food)) ?? []) : [];
+    return food && food.packOf === undefined ? (this.larderDesk.larder()?.packsOf.get(kindIdOf(food)) ?? []) : [];
   });
 
   protected readonly rows = computed((): readonly CardRow[] => {
@@ -164,16 +164,16 @@ export class FoodCard {
   constructor() {
     effect(() => {
       const id = this.foodId();
-      if (!this.pantry.larder()) return;
+      if (!this.larderDesk.larder()) return;
       untracked(() => {
         this.fault.set(undefined);
-        this.pantry.takeUp(id).subscribe((food) => this.fault.set(food ? undefined : 'This food is not in the larder any more.'));
+        this.larderDesk.takeUp(id).subscribe((food) => this.fault.set(food ? undefined : 'This food is not in the larder any more.'));
       });
     });
   }
 
   protected remove(stored: StoredPack): void {
-    this.pantry.removePack(stored).subscribe((words) => {
+    this.larderDesk.removePack(stored).subscribe((words) => {
       if (words === undefined) this.packRemoved.emit(stored);
       else this.fault.set(words);
     });

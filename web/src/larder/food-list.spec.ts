@@ -1,7 +1,7 @@
 import { type CollectionViewer } from '@angular/cdk/collections';
 import { type FoodPage, type FoodQuery, type FoodRow } from '@fellmist/contract';
-import { type Observable, of, Subject, throwError } from 'rxjs';
-import { type Api } from '../state/api';
+import { type Observable, of, Subject } from 'rxjs';
+import { type Answer } from '../state/asking';
 import { FoodList } from './food-list';
 
 const TOTAL = 150;
@@ -15,16 +15,16 @@ class Shelf {
   readonly asked: string[] = [];
   fails = false;
 
-  foods({ q = '', offset = 0, limit = 60 }: Partial<FoodQuery>): Observable<FoodPage> {
+  foods({ q = '', offset = 0, limit = 60 }: Partial<FoodQuery>): Observable<Answer<FoodPage>> {
     this.asked.push(`${q}@${offset}`);
-    if (this.fails) return throwError(() => new Error('gone'));
-    return of({ total: TOTAL, offset, rows: Array.from({ length: Math.min(limit, TOTAL - offset) }, (_, i) => rowAt(offset + i, q)) });
+    if (this.fails) return of({ ok: false, words: 'Gone. Try once more.' });
+    return of({ ok: true, value: { total: TOTAL, offset, rows: Array.from({ length: Math.min(limit, TOTAL - offset) }, (_, i) => rowAt(offset + i, q)) } });
   }
 }
 
 function open() {
   const shelf = new Shelf();
-  const list = new FoodList(shelf as unknown as Api);
+  const list = new FoodList((query) => shelf.foods(query));
   const ranges = new Subject<{ start: number; end: number }>();
   let rows: readonly (FoodRow | undefined)[] = [];
   const seen = list.connect({ viewChange: ranges } as CollectionViewer).subscribe((next) => (rows = next));

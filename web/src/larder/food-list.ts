@@ -1,8 +1,8 @@
 import { type CollectionViewer, DataSource } from '@angular/cdk/collections';
 import { signal } from '@angular/core';
 import { type FoodPage, type FoodQuery, type FoodRow } from '@fellmist/contract';
-import { BehaviorSubject, catchError, concatMap, from, map, type Observable, of, Subscription, switchMap, tap } from 'rxjs';
-import { type Api, failureWords } from '../state/api';
+import { BehaviorSubject, concatMap, from, map, type Observable, Subscription, switchMap, tap } from 'rxjs';
+import { type Answer } from '../state/asking';
 
 const PAGE = 60;
 
@@ -17,7 +17,7 @@ export class FoodList extends DataSource<FoodRow | undefined> {
   private readonly wanted = new BehaviorSubject({ start: 0, end: PAGE });
   private readonly work = new Subscription();
 
-  constructor(private readonly api: Api) {
+  constructor(private readonly fetchPage: (query: Partial<FoodQuery>) => Observable<Answer<FoodPage>>) {
     super();
     this.work.add(
       this.query
@@ -43,12 +43,12 @@ export class FoodList extends DataSource<FoodRow | undefined> {
   }
 
   private fetch(query: Partial<FoodQuery>, page: number): Observable<FoodPage | undefined> {
-    return this.api.foods({ ...query, offset: page * PAGE, limit: PAGE }).pipe(
-      map((found) => found),
-      catchError((error: unknown) => {
+    return this.fetchPage({ ...query, offset: page * PAGE, limit: PAGE }).pipe(
+      map((answer) => {
+        if (answer.ok) return answer.value;
         this.asked.delete(page);
-        this.failure.set(failureWords(error));
-        return of(undefined);
+        this.failure.set(answer.words);
+        return undefined;
       }),
     );
   }

@@ -2,13 +2,14 @@ import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked, type WritableSignal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { type FoodQuery, type FoodRow, type FoodSort, type StoredPack } from '@fellmist/contract';
+import { type FoodPage, type FoodQuery, type FoodRow, type FoodSort, type StoredPack } from '@fellmist/contract';
 import { ALLERGENS, FOOD_KINDS, type FoodKind, SOON_DAYS } from '@fellmist/core';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Preferences } from '../state/preferences';
-import { Api } from '../state/api';
-import { Pantry } from '../state/pantry';
+import { Asking } from '../state/asking';
+import { LarderDesk } from '../state/larderDesk';
+import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
 import { daysWords, today } from '../ui/day';
 import { showNumber } from '../ui/figures';
@@ -49,8 +50,9 @@ function cell(amount: number | null, digits: number): string {
 export class LarderPlace {
   private readonly router = inject(Router);
   protected readonly preferences = inject(Preferences);
-  protected readonly pantry = inject(Pantry);
-  protected readonly list = new FoodList(inject(Api));
+  protected readonly larderDesk = inject(LarderDesk);
+  private readonly asking = inject(Asking);
+  protected readonly list = new FoodList((query) => this.asking.ask<FoodPage>((ask) => lookupActions.foodsPage({ ask, query })));
   /** The food or pack that is open, from the address. */
   readonly food = input<string>();
   protected readonly onlyOptions = ONLY;
@@ -78,8 +80,8 @@ export class LarderPlace {
 
   constructor() {
     effect(() => {
-      this.pantry.stock();
-      this.pantry.packs();
+      this.larderDesk.stock();
+      this.larderDesk.packs();
       untracked(() => this.refresh());
     });
     inject(DestroyRef).onDestroy(() => this.list.end());
@@ -143,7 +145,7 @@ export class LarderPlace {
   }
 
   protected bringBack(stored: StoredPack): void {
-    this.pantry.restorePack(stored).subscribe((words) => {
+    this.larderDesk.restorePack(stored).subscribe((words) => {
       this.fault.set(words);
       if (words === undefined) this.removed.set(undefined);
     });

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { type StoredPack } from '@fellmist/contract';
+import { type LabelAnswer, type StoredPack } from '@fellmist/contract';
 import { type Food, isBarcode, type Pack, packAsFood } from '@fellmist/core';
 import { type Subscription } from 'rxjs';
-import { Api, failureWords } from '../state/api';
-import { Pantry } from '../state/pantry';
+import { Asking } from '../state/asking';
+import { LarderDesk } from '../state/larderDesk';
+import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
 import { FoodSelect } from '../ui/food-select';
 import { LabelDesk } from './label-desk';
@@ -68,9 +69,9 @@ type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readon
   host: { '(document:keydown)': 'press($event)' },
 })
 export class PackEditor {
-  private readonly api = inject(Api);
+  private readonly asking = inject(Asking);
   private readonly router = inject(Router);
-  protected readonly pantry = inject(Pantry);
+  protected readonly larderDesk = inject(LarderDesk);
   readonly id = input.required<string>();
   readonly kind = input<string>();
   protected readonly desks = DESKS;
@@ -85,9 +86,9 @@ export class PackEditor {
   /** What was saved elsewhere meanwhile. */
   protected readonly conflict = signal<StoredPack | undefined>(undefined);
   protected readonly lookup = signal<Lookup>({ kind: 'idle' });
-  private asking: Subscription | undefined;
+  private lookingUp: Subscription | undefined;
   protected readonly isMissing = signal(false);
-  protected readonly generic = computed(() => this.pantry.food(this.draft()?.kindId ?? ''));
+  protected readonly generic = computed(() => this.larderDesk.food(this.draft()?.kindId ?? ''));
   protected readonly food = computed((): Food | undefined => {
     const [pack, generic] = [this.draft(), this.generic()];
     return pack && generic && packAsFood(pack, generic);
@@ -100,14 +101,14 @@ export class PackEditor {
   constructor() {
     effect(() => {
       const id = this.id();
-      if (!this.pantry.larder()) return;
+      if (!this.larderDesk.larder()) return;
       untracked(() => this.open(id));
     });
   }
 
   private open(id: string): void {
     if (this.draft() && (id === 'new' ? this.version() === 0 : this.draft()?.id === id)) return;
-    const stored = id === 'new' ? undefined : this.pantry.storedPack(id);
+    const stored = id === 'new' ? undefined : this.larderDesk.storedPack(id);
     const kept = keptOf(id);
     this.isMissing.set(id !== 'new' && !stored);
     if (id !== 'new' && !stored) return;
@@ -118,7 +119,7 @@ export class PackEditor {
     // What was left unsaved grew from an earlier version than the one that is stored now: both are shown.
     this.conflict.set(kept && stored && kept.version !== stored.version ? stored : undefined);
     if (this.conflict()) this.version.set(kept?.version ?? 0);
-    if (base.kindId) this.pantry.takeUp(base.kindId).subscribe();
+    if (base.kindId) this.larderDesk.takeUp(base.kindId).subscribe();
   }
 
   protected change(part: Partial<Pack>): void {
@@ -136,7 +137,7 @@ export class PackEditor {
   }
 
   protected chooseKind(kindId: string): void {
-    const kind = this.pantry.food(kindId);
+    const kind = this.larderDesk.food(kindId);
     this.change({ kindId: kind?.packOf ?? kindId });
   }
 
@@ -174,7 +175,7 @@ export class PackEditor {
     }
     this.saving.set('saving');
     const pack = { ...draft, name: draft.name.trim() };
-    this.pantry.savePack(pack, this.version()).subscribe((result) => {
+    this.larderDesk.savePack(pack, this.version()).subscribe((result) => {
       if (!result.ok) {
         this.saving.set('idle');
         if (result.theirs) this.conflict.set(result.theirs);
@@ -198,27 +199,27 @@ export class PackEditor {
     }
     this.lookup.set({ kind: 'asking' });
     const patience = setTimeout(() => this.giveUp('The label service takes too long. Type the label in by hand, or try again later.'), PATIENCE_MS);
-    this.asking = this.api.lookUpLabel(plain).subscribe({
-      next: (answer) => {
+    this.lookingUp = this.asking
+      .ask<LabelAnswer>((ask) => lookupActions.labelOf({ ask, code: plain }))
+      .subscribe((answer) => {
         clearTimeout(patience);
-        if (answer.kind === 'not-found') {
+        if (!answer.ok) {
+          this.lookup.set({ kind: 'said', words: answer.words, isFault: true });
+          return;
+        }
+        if (answer.value.kind === 'not-found') {
           this.lookup.set({ kind: 'said', words: 'Nobody knows this code. Type the label in; the code is kept with the pack.', isFault: true });
           this.change({ barcode: plain });
           return;
         }
-        const { name, kindId, label, netG, allergens, mayContain } = answer.draft;
+        const { name, kindId, label, netG, allergens, mayContain } = answer.value.draft;
         this.change({ name, kindId, label, netG, allergens, mayContain, barcode: plain });
         this.lookup.set({ kind: 'said', words: `Found: ${name}. Hold it against the pack in your hand before you save.`, isFault: false });
-      },
-      error: (error: unknown) => {
-        clearTimeout(patience);
-        this.lookup.set({ kind: 'said', words: failureWords(error), isFault: true });
-      },
-    });
+      });
   }
 
   protected giveUp(words = 'Stopped asking. Type the label in by hand, or try again.'): void {
-    this.asking?.unsubscribe();
+    this.lookingUp?.unsubscribe();
     this.lookup.set({ kind: 'said', words, isFault: true });
   }
 

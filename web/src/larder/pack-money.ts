@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { ALLERGENS, type Allergen, type Food, type Pack, pricePer100g, pricePer100gProtein } from '@fellmist/core';
 import { CURRENCIES, Preferences } from '../state/preferences';
-import { Pantry } from '../state/pantry';
+import { LarderDesk } from '../state/larderDesk';
 import { StockOf } from './stock-of';
 import { fieldGrams, fieldNumber, readAmountTyped, readNumber } from '../ui/numbers';
 
@@ -163,7 +163,7 @@ import { fieldGrams, fieldNumber, readAmountTyped, readNumber } from '../ui/numb
 export class PackMoney {
   protected readonly fieldGrams = fieldGrams;
   protected readonly fieldNumber = fieldNumber;
-  private readonly pantry = inject(Pantry);
+  private readonly larderDesk = inject(LarderDesk);
   protected readonly preferences = inject(Preferences);
   readonly pack = input.required<Pack>();
   readonly food = input<Food>();
@@ -175,10 +175,10 @@ export class PackMoney {
 
   protected readonly rows = computed(() => {
     const [pack, food] = [this.pack(), this.food()];
-    const others = this.pantry.packs().flatMap(({ pack: other }) => (other.kindId === pack.kindId && other.id !== pack.id ? [other] : []));
+    const others = this.larderDesk.packs().flatMap(({ pack: other }) => (other.kindId === pack.kindId && other.id !== pack.id ? [other] : []));
     const show = (amount: number | undefined): string => (amount === undefined ? '–' : this.preferences.showPrice(amount));
     return [pack, ...others].map((one) => {
-      const held = one.id === pack.id ? food : this.pantry.food(one.id);
+      const held = one.id === pack.id ? food : this.larderDesk.food(one.id);
       return { id: one.id, name: one.name || 'this pack', each: show(pricePer100g(one)), protein: show(held && pricePer100gProtein(one, held)) };
     });
   });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { type Food, massOf, SOON_DAYS, type StockItem, useBy } from '@fellmist/core';
-import { Pantry } from '../state/pantry';
+import { LarderDesk } from '../state/larderDesk';
 import { daysWords, showDay, today } from '../ui/day';
 import { fieldGrams, readAmountTyped } from '../ui/numbers';
 
@@ -82,14 +82,14 @@ interface StockRow {
   `,
 })
 export class StockOf {
-  private readonly pantry = inject(Pantry);
+  private readonly larderDesk = inject(LarderDesk);
   readonly food = input.required<Food>();
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly removed = signal<StockItem | undefined>(undefined);
 
   protected readonly rows = computed((): readonly StockRow[] => {
     const food = this.food();
-    return this.pantry.stockOf(food.id).map((item) => {
+    return this.larderDesk.stockOf(food.id).map((item) => {
       const due = useBy(item, food, today());
       const words = due
         ? `use ${daysWords(due.daysLeft)}, by ${showDay(due.on)} (${due.why === 'opened' ? `opened, keeps ${String(food.keepsOpenedDays)} days` : 'best before'})`
@@ -115,7 +115,7 @@ export class StockOf {
   }
 
   protected put(item: StockItem): void {
-    this.pantry.putStock(item).subscribe((words) => this.fault.set(words));
+    this.larderDesk.putStock(item).subscribe((words) => this.fault.set(words));
   }
 
   protected weigh(item: StockItem, text: string): void {
@@ -129,7 +129,7 @@ export class StockOf {
   }
 
   protected gone(item: StockItem): void {
-    this.pantry.removeStock(item).subscribe((words) => {
+    this.larderDesk.removeStock(item).subscribe((words) => {
       this.fault.set(words);
       if (words === undefined) this.removed.set(item);
     });

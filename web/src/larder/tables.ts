@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type ImportPreview, type ImportRow } from '@fellmist/contract';
-import { Api, failureWords } from '../state/api';
-import { Pantry } from '../state/pantry';
+import { Asking } from '../state/asking';
+import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
 
 const ACT_WORDS: Readonly<Record<ImportRow['act'], string>> = { new: 'new', update: 'updates', same: 'as it is', kept: 'left alone', faulty: 'faulty' };
@@ -19,8 +19,7 @@ const MOST_BYTES = 24 * 1024 * 1024;
   styleUrl: './tables.less',
 })
 export class Tables {
-  private readonly api = inject(Api);
-  private readonly pantry = inject(Pantry);
+  private readonly asking = inject(Asking);
   protected readonly kinds: readonly Option<ImportPreview['of']>[] = [
     { label: 'Foods', value: 'foods' },
     { label: 'Packs', value: 'packs' },
@@ -55,32 +54,28 @@ export class Tables {
       return;
     }
     this.working.set(`Reading ${file.name}…`);
-    this.api.previewImport(file, this.of()).subscribe({
-      next: (preview) => {
+    this.asking
+      .ask<ImportPreview>((ask) => lookupActions.previewImport({ ask, file, of: this.of() }))
+      .subscribe((answer) => {
         this.working.set(undefined);
-        this.preview.set(preview);
-      },
-      error: (error: unknown) => {
-        this.working.set(undefined);
-        this.fault.set(`${file.name}: ${failureWords(error)}`);
-      },
-    });
+        if (answer.ok) this.preview.set(answer.value);
+        else this.fault.set(`${file.name}: ${answer.words}`);
+      });
   }
 
   protected accept(preview: ImportPreview): void {
     this.working.set('Taking it in…');
-    this.api.acceptImport(preview.id).subscribe({
-      next: ({ foods, packs }) => {
+    this.asking
+      .ask<{ readonly foods: number; readonly packs: number }>((ask) => lookupActions.acceptImport({ ask, id: preview.id }))
+      .subscribe((answer) => {
         this.working.set(undefined);
+        if (!answer.ok) {
+          this.fault.set(answer.words);
+          return;
+        }
         this.preview.set(undefined);
-        this.done.set(`${(foods + packs).toLocaleString()} ${preview.of} taken in.`);
-        this.pantry.reload();
-      },
-      error: (error: unknown) => {
-        this.working.set(undefined);
-        this.fault.set(failureWords(error));
-      },
-    });
+        this.done.set(`${(answer.value.foods + answer.value.packs).toLocaleString()} ${preview.of} taken in.`);
+      });
   }
 
   protected leave(): void {

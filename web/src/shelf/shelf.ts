@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { type ShelfEntry, type ShelfFigures } from '@fellmist/contract';
+import { type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
 import { type Why, whyFigure } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Importer } from '../parts/importer';
 import { Preferences } from '../state/preferences';
-import { Api, failureWords } from '../state/api';
+import { Asking } from '../state/asking';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { type Draft, type DraftHead, Drafts } from '../state/drafts';
@@ -39,13 +39,13 @@ export class Shelf {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly importer = inject(Importer);
-  private readonly api = inject(Api);
+  private readonly asking = inject(Asking);
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
   protected readonly copyFault = signal<string | undefined>(undefined);
   /** The figure whose inputs lie open, and the button that opened it. */
   protected readonly asked = signal<{ readonly entryId: string; readonly name: string; readonly why: Why; readonly from: HTMLElement } | undefined>(undefined);
-  private readonly entries = this.store.selectSignal(shelfFeature.selectEntries);
+  private readonly entries = this.store.selectSignal(shelfFeature.selectListed);
   protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
   protected readonly removed = this.store.selectSignal(shelfFeature.selectRemoved);
   protected readonly importFault = signal<string | undefined>(undefined);
@@ -109,19 +109,19 @@ export class Shelf {
       this.asked.set(undefined);
       return;
     }
-    this.api.formula(entry.id).subscribe({
-      next: ({ worksheet: { rebuild } }) => {
+    this.asking
+      .ask<StoredFormula>((ask) => shelfActions.lookInto({ ask, id: entry.id }))
+      .subscribe((answer) => {
+        const rebuild = answer.ok ? answer.value.worksheet.rebuild : undefined;
         const [larder, analysis] = [this.desk.larder(), this.desk.analysed(rebuild)];
-        if (!larder || !analysis) {
-          this.copyFault.set('The larder is still being fetched. Press again in a moment.');
+        if (!answer.ok || !rebuild || !larder || !analysis) {
+          this.copyFault.set(answer.ok ? 'The larder is still being fetched. Press again in a moment.' : answer.words);
           return;
         }
         const shown = row.key === 'energyKcal' ? { ...row, key: this.preferences.energyFigure(), unit: this.preferences.energyUnit() } : row;
         const why = whyFigure(shown, rebuild, 1 / analysis.views.portions, larder, this.preferences.counting());
         this.asked.set({ entryId: entry.id, name, why, from });
-      },
-      error: (error: unknown) => this.copyFault.set(failureWords(error)),
-    });
+      });
   }
 
   protected closeWhy(): void {
@@ -145,15 +145,11 @@ export class Shelf {
   /** A copy to try something else on, as a formula of its own. */
   protected copy(entry: ShelfEntry): void {
     this.copyFault.set(undefined);
-    this.api.formula(entry.id).subscribe({
-      next: ({ worksheet }) => {
-        const title = `${worksheet.rebuild.title.slice(0, 110)}, copy`;
-        const id = crypto.randomUUID();
-        this.store.dispatch(benchActions.placed({ id, sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
-        void this.router.navigate(['/bench', id]).then(() => this.store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, 80) })));
-      },
-      error: (error: unknown) => this.copyFault.set(failureWords(error)),
-    });
+    this.asking
+      .ask<StoredFormula>((ask) => shelfActions.copy({ ask, entry, newId: crypto.randomUUID() }))
+      .subscribe((answer) => {
+        if (!answer.ok) this.copyFault.set(answer.words);
+      });
   }
 
   protected async import(input: HTMLInputElement): Promise<void> {

@@ -3,12 +3,11 @@ import { type ApplicationConfig, provideBrowserGlobalErrorListeners, provideZone
 import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
-import * as benchEffects from '../state/bench.effects';
-import { benchFeature } from '../state/bench.feature';
 import * as householdEffects from '../state/household.effects';
 import { householdFeature } from '../state/household.feature';
 import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
+import * as lookupEffects from '../state/lookup.effects';
 import { PlaceTitle } from './placeTitle';
 import { routes } from './routes';
 
@@ -20,10 +19,9 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     provideStore({
       [larderFeature.name]: larderFeature.reducer,
-      [benchFeature.name]: benchFeature.reducer,
       [householdFeature.name]: householdFeature.reducer,
     }),
-    provideEffects(larderEffects, benchEffects, householdEffects),
+    provideEffects(larderEffects, lookupEffects, householdEffects),
     { provide: TitleStrategy, useClass: PlaceTitle },
   ],
 };

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, type ElementRef, inject, signal, vi
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { benchFeature } from '../state/bench.feature';
-import { larderActions, larderFeature } from '../state/larder.feature';
+import { larderActions } from '../state/larder.actions';
+import { larderFeature } from '../state/larder.feature';
 import { Icon } from '../ui/icon';
 import { type IconName } from '../ui/icons';
 import { Preferences } from '../state/preferences';

@@ -5,13 +5,14 @@ import {
   type FoodQuery,
   type ImportPreview,
   type LabelAnswer,
-  type LarderPayload,
+  type PackVersion,
   type MatchedFoods,
   type Problem,
   type RemovedThing,
   type SaveRequest,
   type ShelfEntry,
   type StoredFormula,
+  type StoredLarder,
   type StoredPack,
   type StoredSettings,
   type StoredStock,
@@ -29,8 +30,8 @@ function knowing(version: number): Record<string, string> {
 export class Api {
   private readonly http = inject(HttpClient);
 
-  larder(): Observable<LarderPayload> {
-    return this.http.get<LarderPayload>('/api/larder');
+  larder(): Observable<StoredLarder> {
+    return this.http.get<StoredLarder>('/api/larder');
   }
 
   foods(query: Partial<FoodQuery>): Observable<FoodPage> {
@@ -55,6 +56,11 @@ export class Api {
 
   removePack(id: string): Observable<unknown> {
     return this.http.delete(`/api/packs/${encodeURIComponent(id)}`);
+  }
+
+  /** The saves of a pack, the last first. */
+  packHistory(id: string): Observable<readonly PackVersion[]> {
+    return this.http.get<readonly PackVersion[]>(`/api/packs/${encodeURIComponent(id)}/history`);
   }
 
   restorePack(id: string): Observable<unknown> {

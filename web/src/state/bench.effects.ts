@@ -3,8 +3,28 @@ import { Router } from '@angular/router';
 import { type SaveRequest, type StoredFormula } from '@fellmist/contract';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, concat, concatMap, debounceTime, defer, EMPTY, filter, from, fromEvent, map, merge, type Observable, of, switchMap, tap, timeout, withLatestFrom } from 'rxjs';
+import {
+  catchError,
+  concat,
+  concatMap,
+  debounceTime,
+  defer,
+  EMPTY,
+  filter,
+  from,
+  fromEvent,
+  map,
+  merge,
+  mergeMap,
+  type Observable,
+  of,
+  switchMap,
+  tap,
+  timeout,
+  withLatestFrom,
+} from 'rxjs';
 import { Api, failureWords, problemOf } from './api';
+import { answering, unlessDropped } from './asking';
 import { ALL_ACTS, benchActions, benchFeature, type BenchState } from './bench.feature';
 import { Drafts, type FoundDraft, isSame } from './drafts';
 
@@ -102,6 +122,26 @@ export const bringBack = createEffect(
               map((): Action => benchActions.save({ label })),
               catchError((error: unknown) => of<Action>(benchActions.saveFailed({ formulaId, words: failureWords(error) }))),
             ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const fetchRevision = createEffect(
+  (actions = inject(Actions), api = inject(Api)) =>
+    actions.pipe(
+      ofType(benchActions.revisionWanted),
+      mergeMap(({ ask, formulaId, revisionId }) => answering(ask, api.revision(formulaId, revisionId).pipe(unlessDropped(ask, actions)))),
+    ),
+  { functional: true },
+);
+
+export const renameRevision = createEffect(
+  (actions = inject(Actions), api = inject(Api)) =>
+    actions.pipe(
+      ofType(benchActions.rename),
+      concatMap(({ ask, formulaId, revisionId, label }) =>
+        answering(ask, api.nameRevision(formulaId, revisionId, label), ({ revisions }) => [benchActions.renamed({ formulaId, revisions })]),
       ),
     ),
   { functional: true },

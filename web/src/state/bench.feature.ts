@@ -1,6 +1,7 @@
 import { type RevisionHead, type SaveRequest, type StoredFormula } from '@fellmist/contract';
 import { type Worksheet } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import { type Ask } from './asking';
 
 /** What an act of the baker made of the sheet; acts with the same `key` in a row are one step of undo. */
 interface Act {
@@ -75,8 +76,10 @@ export const benchActions = createActionGroup({
     Redo: emptyProps(),
     /** Goes on from an older revision: the next save grows from it, a branch. */
     'Grown From': props<{ sheet: Worksheet; base: RevisionHead }>(),
-    /** A revision got another name. */
-    Renamed: props<{ revisions: readonly RevisionHead[] }>(),
+    /** An earlier revision is looked at. */
+    'Revision Wanted': props<{ ask: Ask<StoredFormula>; formulaId: string; revisionId: string }>(),
+    Rename: props<{ ask: Ask<StoredFormula>; formulaId: string; revisionId: string; label: string }>(),
+    Renamed: props<{ formulaId: string; revisions: readonly RevisionHead[] }>(),
     'Discard Draft': emptyProps(),
     Save: props<{ label: string }>(),
     /** Every answer names the formula that was sent: another may lie on the bench by then. */
@@ -197,7 +200,9 @@ export const benchReducer = createReducer(
     ...change(state, sheet, 'went on from an older try'),
     base: base.id === state.head?.id ? undefined : base,
   })),
-  on(benchActions.renamed, (state, { revisions }): BenchState => ({ ...state, revisions, head: revisions.find(({ id }) => id === state.head?.id) ?? state.head })),
+  on(benchActions.renamed, (state, answer): BenchState =>
+    isHere(state, answer) ? { ...state, revisions: answer.revisions, head: answer.revisions.find(({ id }) => id === state.head?.id) ?? state.head } : state,
+  ),
   on(benchActions.undo, (state): BenchState => {
     const before = state.past.at(-1);
     if (!before || !state.present) return state;

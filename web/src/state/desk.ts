@@ -80,10 +80,9 @@ export class Desk {
   private readonly preferences = inject(Preferences);
   private readonly prices = inject(Prices);
   readonly larder = this.store.selectSignal(larderFeature.selectLarder);
-  private readonly payload = this.store.selectSignal(larderFeature.selectPayload);
   readonly sheet = this.store.selectSignal(benchFeature.selectPresent);
   readonly undoWords = this.store.selectSignal(benchFeature.selectUndoWords);
-  readonly tables = computed((): Tables | undefined => this.payload());
+  readonly tables = this.store.selectSignal(larderFeature.selectTables);
 
   private readonly ready = computed((): Ready | undefined => {
     const [sheet, larder, tables] = [this.sheet(), this.larder(), this.tables()];

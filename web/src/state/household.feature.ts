@@ -2,7 +2,7 @@ import { type StoredSettings } from '@fellmist/contract';
 import { FIRST_SETTINGS, type HouseholdSettings } from '@fellmist/core';
 import { createFeature, createReducer, createSelector, on } from '@ngrx/store';
 import { householdActions, type SettingsChange } from './household.actions';
-import { larderActions } from './larder.feature';
+import { larderActions } from './larder.actions';
 
 interface HouseholdState {
   readonly stored: StoredSettings | undefined;
@@ -17,7 +17,7 @@ export const householdFeature = createFeature({
   name: 'household',
   reducer: createReducer(
     initial,
-    on(larderActions.loaded, (state, { payload }): HouseholdState => ({ ...state, stored: payload.settings })),
+    on(larderActions.loaded, (state, { stored }): HouseholdState => ({ ...state, stored: stored.settings })),
     on(householdActions.settled, (state, { change }): HouseholdState => ({ ...state, waiting: { ...state.waiting, ...change }, failure: undefined })),
     on(householdActions.saved, (state, { stored }): HouseholdState => {
       const waiting = Object.fromEntries(

@@ -1,7 +1,8 @@
-import { type LarderPayload, type StoredPack } from '@fellmist/contract';
+import { type StoredLarder, type StoredPack } from '@fellmist/contract';
 import { FIRST_SETTINGS, type Food, type StockItem } from '@fellmist/core';
 import { householdActions } from './household.actions';
-import { larderActions, larderFeature } from './larder.feature';
+import { larderActions } from './larder.actions';
+import { larderFeature } from './larder.feature';
 
 const flour: Food = {
   id: 'flour',
@@ -19,7 +20,7 @@ const flour: Food = {
 };
 const pack = (id: string): StoredPack => ({ pack: { id, name: `Pack ${id}`, kindId: 'flour', measuresG: {}, mayContain: [], thirstTests: [], note: '' }, version: 1 });
 const item = (id: string, foodId: string, bestBefore: string): StockItem => ({ id, foodId, leftG: 100, bestBefore, origin: 'pack', note: '' });
-const payload: LarderPayload = {
+const stored: StoredLarder = {
   foods: [flour],
   rules: [],
   classes: [],
@@ -28,7 +29,6 @@ const payload: LarderPayload = {
   cautions: [],
   packs: [pack('a'), pack('b')],
   stock: [],
-  stockVersions: {},
   settings: { settings: FIRST_SETTINGS, version: 0 },
   inStock: [],
 };
@@ -36,7 +36,7 @@ const payload: LarderPayload = {
 type State = ReturnType<typeof larderFeature.reducer>;
 
 function after(...actions: Parameters<typeof larderFeature.reducer>[1][]): State {
-  const loaded = larderFeature.reducer(undefined, larderActions.loaded({ payload }));
+  const loaded = larderFeature.reducer(undefined, larderActions.loaded({ stored }));
   return actions.reduce<State>(larderFeature.reducer, loaded);
 }
 
@@ -44,8 +44,8 @@ const larderOf = (state: State) => larderFeature.selectLarder({ larder: state })
 
 test('stock decides which pack of a kind is in hand; taken away, the next one is', () => {
   const both = after(
-    larderActions.stockPut({ stored: { item: item('1', 'a', '2099-01-01'), version: 1 } }),
-    larderActions.stockPut({ stored: { item: item('2', 'b', '2098-01-01'), version: 1 } }),
+    larderActions.stockFoundChanged({ stored: { item: item('1', 'a', '2099-01-01'), version: 1 } }),
+    larderActions.stockFoundChanged({ stored: { item: item('2', 'b', '2098-01-01'), version: 1 } }),
   );
   expect(larderOf(both)?.inHand.get('flour')).toBe('b');
   expect(
@@ -74,8 +74,8 @@ test('a food taken up from the long list is there once, however often it is take
 });
 
 test('before anything is loaded nothing breaks', () => {
-  const empty = larderFeature.reducer(undefined, larderActions.stockPut({ stored: { item: item('1', 'a', '2099-01-01'), version: 1 } }));
-  expect([larderOf(empty), larderFeature.selectPacks({ larder: empty })]).toEqual([undefined, []]);
+  const empty = larderFeature.reducer(undefined, larderActions.stockFoundChanged({ stored: { item: item('1', 'a', '2099-01-01'), version: 1 } }));
+  expect([larderOf(empty), larderFeature.selectAllPacks({ larder: empty })]).toEqual([undefined, []]);
 });
 
 test('whose shops are meant follows what the household settled, at once', () => {

@@ -1,74 +1,94 @@
-import { type LarderPayload, type StoredPack, type StoredStock } from '@fellmist/contract';
-import { type Food, type Larder, packsInStock, type StockItem, stockLarder } from '@fellmist/core';
-import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import { type StoredLarder, type StoredPack, type StoredSettings, type StoredStock } from '@fellmist/contract';
+import { type Food, type Larder, packsInStock, type StockItem, stockLarder, type Tables } from '@fellmist/core';
+import { createEntityAdapter, type EntityState } from '@ngrx/entity';
+import { createFeature, createReducer, createSelector, on } from '@ngrx/store';
 import { today } from '../ui/day';
 import { householdActions } from './household.actions';
+import { larderActions } from './larder.actions';
 
-export const larderActions = createActionGroup({
-  source: 'Larder',
-  events: {
-    Wanted: emptyProps(),
-    Loaded: props<{ payload: LarderPayload }>(),
-    Failed: props<{ words: string }>(),
-    /** Foods from the long list that somebody took up. */
-    'Foods Taken Up': props<{ foods: readonly Food[] }>(),
-    'Pack Saved': props<{ stored: StoredPack }>(),
-    'Pack Removed': props<{ stored: StoredPack }>(),
-    'Stock Put': props<{ stored: StoredStock }>(),
-    'Stock Removed': props<{ item: StockItem }>(),
-  },
-});
+const foodsOf = createEntityAdapter<Food>();
+const packsOf = createEntityAdapter<StoredPack>({ selectId: ({ pack }) => pack.id });
+const stockOf = createEntityAdapter<StoredStock>({ selectId: ({ item }) => item.id });
 
 interface LarderState {
-  readonly payload: LarderPayload | undefined;
+  readonly foods: EntityState<Food>;
+  readonly packs: EntityState<StoredPack>;
+  readonly stock: EntityState<StoredStock>;
+  /** The tables of the trade; undefined until the larder is here. */
+  readonly tables: Tables | undefined;
+  readonly settings: StoredSettings | undefined;
   readonly failure: string | undefined;
 }
 
-const initial: LarderState = { payload: undefined, failure: undefined };
+const initial: LarderState = {
+  foods: foodsOf.getInitialState(),
+  packs: packsOf.getInitialState(),
+  stock: stockOf.getInitialState(),
+  tables: undefined,
+  settings: undefined,
+  failure: undefined,
+};
 
-/** The payload with some of it changed. */
-function changed(state: LarderState, change: (payload: LarderPayload) => Partial<LarderPayload>): LarderState {
-  return state.payload ? { ...state, payload: { ...state.payload, ...change(state.payload) } } : state;
+function loaded({ foods, packs, stock, settings, inStock: _inStock, ...tables }: StoredLarder): LarderState {
+  return {
+    foods: foodsOf.setAll([...foods], initial.foods),
+    packs: packsOf.setAll([...packs], initial.packs),
+    stock: stockOf.setAll([...stock], initial.stock),
+    tables,
+    settings,
+    failure: undefined,
+  };
 }
 
-/** The larder of what is there; which packs are in hand follows from the stock and the day. */
-function larderOf({ foods, packs, stock, settings }: LarderPayload): Larder {
-  const bare = packs.map(({ pack }) => pack);
-  const inStock = packsInStock(stock, stockLarder(foods, bare).foods, today());
-  return stockLarder(foods, bare, inStock, settings.version > 0 ? settings.settings.country : undefined);
+/** What the server has not answered yet goes by the version that is known. */
+function putStock(state: LarderState, item: StockItem): LarderState {
+  return { ...state, stock: stockOf.upsertOne({ item, version: state.stock.entities[item.id]?.version ?? 0 }, state.stock) };
 }
-
-function withOne<T>(all: readonly T[], one: T, idOf: (item: T) => string): readonly T[] {
-  return all.some((item) => idOf(item) === idOf(one)) ? all.map((item) => (idOf(item) === idOf(one) ? one : item)) : [...all, one];
-}
-
-const packId = ({ pack }: StoredPack): string => pack.id;
-const itemId = ({ id }: { readonly id: string }): string => id;
 
 export const larderFeature = createFeature({
   name: 'larder',
   reducer: createReducer(
     initial,
     on(larderActions.wanted, (state): LarderState => ({ ...state, failure: undefined })),
-    on(larderActions.loaded, (_state, { payload }): LarderState => ({ payload, failure: undefined })),
+    on(larderActions.loaded, (_state, { stored }): LarderState => loaded(stored)),
     on(larderActions.failed, (state, { words }): LarderState => ({ ...state, failure: words })),
     on(larderActions.foodsTakenUp, (state, { foods }): LarderState => {
-      const known = new Set(state.payload?.foods.map(itemId));
-      const fresh = foods.filter(({ id }) => !known.has(id));
-      return fresh.length === 0 ? state : changed(state, (payload) => ({ foods: [...payload.foods, ...fresh] }));
+      const fresh = foods.filter(({ id }) => !(id in state.foods.entities));
+      return fresh.length === 0 ? state : { ...state, foods: foodsOf.addMany(fresh, state.foods) };
     }),
-    on(householdActions.saved, (state, { stored }): LarderState => changed(state, () => ({ settings: stored }))),
-    on(larderActions.packSaved, (state, { stored }): LarderState => changed(state, ({ packs }) => ({ packs: withOne(packs, stored, packId) }))),
-    on(larderActions.packRemoved, (state, { stored }): LarderState => changed(state, ({ packs }) => ({ packs: packs.filter((other) => packId(other) !== packId(stored)) }))),
-    on(larderActions.stockPut, (state, { stored: { item, version } }): LarderState =>
-      changed(state, ({ stock, stockVersions }) => ({ stock: withOne(stock, item, itemId), stockVersions: { ...stockVersions, [item.id]: version } })),
-    ),
-    on(larderActions.stockRemoved, (state, { item }): LarderState => changed(state, ({ stock }) => ({ stock: stock.filter(({ id }) => id !== item.id) }))),
+    on(householdActions.saved, (state, { stored }): LarderState => ({ ...state, settings: stored })),
+    on(larderActions.packSaved, (state, { stored }): LarderState => ({ ...state, packs: packsOf.upsertOne(stored, state.packs) })),
+    on(larderActions.packRemoved, (state, { stored }): LarderState => ({ ...state, packs: packsOf.removeOne(stored.pack.id, state.packs) })),
+    on(larderActions.putStock, (state, { item }): LarderState => putStock(state, item)),
+    // What was put there since stands, and is sent over this version.
+    on(larderActions.stockKept, (state, { stored: { item, version } }): LarderState => ({
+      ...state,
+      stock: stockOf.updateOne({ id: item.id, changes: { version } }, state.stock),
+    })),
+    on(larderActions.stockFoundChanged, (state, { stored }): LarderState => ({ ...state, stock: stockOf.upsertOne(stored, state.stock) })),
+    on(larderActions.stockRemoved, (state, { item }): LarderState => ({ ...state, stock: stockOf.removeOne(item.id, state.stock) })),
   ),
-  extraSelectors: ({ selectPayload }) => ({
-    selectLarder: createSelector(selectPayload, (payload): Larder | undefined => payload && larderOf(payload)),
-    selectPacks: createSelector(selectPayload, (payload): readonly StoredPack[] => payload?.packs ?? []),
-    selectStockVersions: createSelector(selectPayload, (payload) => payload?.stockVersions),
-    selectStock: createSelector(selectPayload, (payload): readonly StockItem[] => payload?.stock ?? []),
-  }),
+  extraSelectors: ({ selectFoods, selectPacks, selectStock, selectTables, selectSettings }) => {
+    const selectAllFoods = createSelector(selectFoods, foodsOf.getSelectors().selectAll);
+    const selectAllPacks = createSelector(selectPacks, packsOf.getSelectors().selectAll);
+    const selectItems = createSelector(selectStock, (stock) =>
+      stockOf
+        .getSelectors()
+        .selectAll(stock)
+        .map(({ item }) => item),
+    );
+    return {
+      selectAllPacks,
+      selectPacksById: createSelector(selectPacks, ({ entities }) => entities),
+      selectItems,
+      selectStockById: createSelector(selectStock, ({ entities }) => entities),
+      /** Foods and packs as core asks for them; which packs are in hand follows from the stock and the day. */
+      selectLarder: createSelector(selectTables, selectAllFoods, selectAllPacks, selectItems, selectSettings, (tables, foods, packs, items, settings): Larder | undefined => {
+        if (!tables) return undefined;
+        const bare = packs.map(({ pack }) => pack);
+        const inStock = packsInStock(items, stockLarder(foods, bare).foods, today());
+        return stockLarder(foods, bare, inStock, settings && settings.version > 0 ? settings.settings.country : undefined);
+      }),
+    };
+  },
 });

@@ -8,7 +8,7 @@ import { Preferences } from './preferences';
 @Injectable({ providedIn: 'root' })
 export class Prices {
   private readonly preferences = inject(Preferences);
-  private readonly packs = inject(Store).selectSignal(larderFeature.selectPacks);
+  private readonly packs = inject(Store).selectSignal(larderFeature.selectAllPacks);
 
   readonly perGram = computed(
     (): ReadonlyMap<string, number> =>

@@ -1,9 +1,12 @@
 import { inject } from '@angular/core';
+import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { type Action } from '@ngrx/store';
-import { catchError, concatMap, map, type Observable, of, switchMap } from 'rxjs';
+import { type Action, Store } from '@ngrx/store';
+import { catchError, concatMap, map, mergeMap, type Observable, of, switchMap, tap } from 'rxjs';
 import { Preferences } from './preferences';
 import { Api, failureWords } from './api';
+import { answering, unlessDropped } from './asking';
+import { benchActions } from './bench.feature';
 import { shelfActions } from './shelf.feature';
 
 function orFailed(error: unknown): Observable<Action> {
@@ -46,6 +49,38 @@ export const restoreFormula = createEffect(
         api.restore(entry.id).pipe(
           map((): Action => shelfActions.restored()),
           catchError(orFailed),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const lookInto = createEffect(
+  (actions = inject(Actions), api = inject(Api)) =>
+    actions.pipe(
+      ofType(shelfActions.lookInto),
+      mergeMap(({ ask, id }) => answering(ask, api.formula(id).pipe(unlessDropped(ask, actions)))),
+    ),
+  { functional: true },
+);
+
+/** A title holds 120 letters, a try's name 80. */
+const [MOST_TITLE, MOST_NAME] = [110, 80];
+
+export const copyFormula = createEffect(
+  (actions = inject(Actions), api = inject(Api), router = inject(Router), store = inject(Store)) =>
+    actions.pipe(
+      ofType(shelfActions.copy),
+      mergeMap(({ ask, entry, newId }) =>
+        answering(
+          ask,
+          api.formula(entry.id).pipe(
+            tap(({ worksheet }) => {
+              const title = `${worksheet.rebuild.title.slice(0, MOST_TITLE)}, copy`;
+              store.dispatch(benchActions.placed({ id: newId, sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
+              void router.navigate(['/bench', newId]).then(() => store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, MOST_NAME) })));
+            }),
+          ),
         ),
       ),
     ),

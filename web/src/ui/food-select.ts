@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type FoodRow } from '@fellmist/contract';
+import { type FoodPage, type FoodRow } from '@fellmist/contract';
 import { matchFood } from '@fellmist/core';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { catchError, debounceTime, map, of, Subject, switchMap } from 'rxjs';
-import { Api } from '../state/api';
-import { Pantry } from '../state/pantry';
+import { debounceTime, map, of, Subject, switchMap } from 'rxjs';
+import { Asking } from '../state/asking';
+import { LarderDesk } from '../state/larderDesk';
+import { lookupActions } from '../state/lookup.actions';
 
 interface FoodOption {
   readonly id: string;
@@ -42,8 +43,8 @@ interface FoodOption {
   `,
 })
 export class FoodSelect {
-  private readonly pantry = inject(Pantry);
-  private readonly api = inject(Api);
+  private readonly larderDesk = inject(LarderDesk);
+  private readonly asking = inject(Asking);
   readonly fieldId = input.required<string>();
   readonly foodId = input<string>();
   /** Words to offer foods for before anything is typed. */
@@ -56,7 +57,7 @@ export class FoodSelect {
   private readonly further = signal<readonly FoodRow[]>([]);
 
   protected readonly options = computed((): readonly FoodOption[] => {
-    const larder = this.pantry.larder();
+    const larder = this.larderDesk.larder();
     if (!larder) return [];
     const words = this.typed() || this.hint();
     const foods = [...larder.foods.values()];
@@ -80,10 +81,7 @@ export class FoodSelect {
         switchMap((q) =>
           q.trim() === ''
             ? of([])
-            : this.api.foods({ q, limit: 20 }).pipe(
-                map(({ rows }) => rows),
-                catchError(() => of([])),
-              ),
+            : this.asking.ask<FoodPage>((ask) => lookupActions.foodsPage({ ask, query: { q, limit: 20 } })).pipe(map((answer) => (answer.ok ? answer.value.rows : []))),
         ),
       )
       .subscribe((rows) => this.further.set(rows));
@@ -98,7 +96,7 @@ export class FoodSelect {
   /** A food of the long list is taken up before it is told of. */
   protected choose(id: string | null): void {
     if (id === null) return;
-    this.pantry.takeUp(id).subscribe((food) => {
+    this.larderDesk.takeUp(id).subscribe((food) => {
       if (food) this.chosen.emit(food.id);
     });
   }

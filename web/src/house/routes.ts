@@ -1,0 +1,9 @@
+import { type Routes } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideState } from '@ngrx/store';
+import * as removedEffects from '../state/removed.effects';
+import { removedFeature } from '../state/removed.feature';
+import { House } from './house';
+
+/** The house with the state that only it needs. */
+export const houseRoutes: Routes = [{ path: '', component: House, providers: [provideState(removedFeature), provideEffects(removedEffects)] }];

@@ -1,0 +1,15 @@
+import { type FoodPage, type FoodQuery, type ImportPreview, type LabelAnswer, type PackVersion } from '@fellmist/contract';
+import { createActionGroup, props } from '@ngrx/store';
+import { type Ask } from './asking';
+
+/** What is only looked at and belongs to no state: pages of the long list, labels by their bar code, tables before they are taken in. */
+export const lookupActions = createActionGroup({
+  source: 'Lookup',
+  events: {
+    'Foods Page': props<{ ask: Ask<FoodPage>; query: Partial<FoodQuery> }>(),
+    'Label Of': props<{ ask: Ask<LabelAnswer>; code: string }>(),
+    'Pack History': props<{ ask: Ask<readonly PackVersion[]>; id: string }>(),
+    'Preview Import': props<{ ask: Ask<ImportPreview>; file: Blob; of: ImportPreview['of'] }>(),
+    'Accept Import': props<{ ask: Ask<{ readonly foods: number; readonly packs: number }>; id: string }>(),
+  },
+});
