@@ -77,8 +77,6 @@ describe('the larder', () => {
 
   test('a label typed by hand: faults in words beside their field, mended as it is typed; zeros and a weighed piece', async () => {
     await page.goto(`${household.url}/larder/pack/new?kind=oat-flour`, { waitUntil: 'networkidle0' });
-    await page.evaluate(() => sessionStorage.clear());
-    await page.reload({ waitUntil: 'networkidle0' });
     await press(page, 'US');
     await fill('Grams of a serving', '30');
     await fill('Calories kcal, a serving', '470');
@@ -181,6 +179,28 @@ describe('the larder', () => {
     expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Drops, this tab');
     await press(page, 'Save mine');
     await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .main')?.disabled === true);
+  });
+
+  test('an unsaved pack is there again in another tab once its own is closed; its saves are listed and any can be taken up', async () => {
+    const other = await page.browserContext().newPage();
+    await other.goto(`${household.url}/larder/pack/pack-rye`, { waitUntil: 'networkidle0' });
+    await type(other, '#pack-name', 'Rye, half written');
+    await sees(other, 'not saved');
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    await other.close();
+    await page.goto(`${household.url}/larder/pack/pack-rye`, { waitUntil: 'networkidle0' });
+    await sees(page, 'Taken up as you left it');
+    const name = (): Promise<string> => page.$eval('#pack-name', (field) => (field as HTMLInputElement).value);
+    expect(await name()).toBe('Rye, half written');
+    await press(page, 'Save');
+    await page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved');
+    await press(page, 'History');
+    await sees(page, '→ Rye, half written');
+    await page.click('fm-pack-history li:nth-child(2) button');
+    await sees(page, 'not saved');
+    expect(await name()).not.toBe('Rye, half written');
+    await press(page, 'Take it up again');
+    expect(await name()).toBe('Rye, half written');
   });
 
   test('with the server gone a pack is not saved, says so, and is saved when it is back', async () => {

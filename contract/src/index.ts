@@ -29,6 +29,7 @@ export {
   lookedUpSchema,
   type MatchedFoods,
   matchSchema,
+  packDraftSchema,
   packSchema,
   type PackVersion,
   SORTS,

@@ -36,6 +36,9 @@ export const packSchema = z.strictObject({
   note: z.string().max(2000),
 }) satisfies z.ZodType<Pack>;
 
+/** A pack that is being written: its name and kind may still be wanting. */
+export const packDraftSchema = packSchema.extend({ name: z.string().max(120), kindId: z.string().max(60) });
+
 export const stockSchema = z.strictObject({
   id,
   foodId: z.string().min(1).max(60),

@@ -10,7 +10,7 @@ import { firstValueFrom, type Observable, Subject } from 'rxjs';
 import { Api } from '../src/state/api';
 import * as benchEffects from '../src/state/bench.effects';
 import { actActions, benchActions, benchFeature, type BenchState } from '../src/state/bench.feature';
-import { Drafts } from '../src/state/drafts';
+import { SheetDrafts } from '../src/state/drafts';
 import * as householdEffects from '../src/state/household.effects';
 import { householdActions } from '../src/state/household.actions';
 import { householdFeature } from '../src/state/household.feature';
@@ -103,7 +103,7 @@ describe('saving', () => {
         provideStore({ [benchFeature.name]: benchFeature.reducer, [larderFeature.name]: larderFeature.reducer, [householdFeature.name]: householdFeature.reducer }),
         provideEffects(benchEffects, householdEffects),
         { provide: Api, useValue: api },
-        { provide: Drafts, useValue: nothing },
+        { provide: SheetDrafts, useValue: nothing },
         { provide: Router, useValue: { url: '/bench/x', navigate: () => Promise.resolve(true) } },
       ],
     });

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { LIMITS, type Formula, type GoalState } from '@fellmist/core';
 import { type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
-import { Drafts } from '../state/drafts';
+import { DraftBook } from '../state/draftBook';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 
 const GOAL_NAMES: Readonly<Partial<Record<GoalState['goal']['figure'], string>>> = {
@@ -44,7 +44,7 @@ export class BenchHead {
   readonly draftDiscarded = output();
   readonly broughtBack = output();
   readonly wentOn = output();
-  protected readonly drafts = inject(Drafts);
+  protected readonly drafts = inject(DraftBook);
   /** An unreadable draft as a file to keep. */
   protected readonly keptFile = computed(() => {
     const kept = this.state().keptText;

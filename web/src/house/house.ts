@@ -5,7 +5,7 @@ import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting,
 import { Store } from '@ngrx/store';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NzSwitchModule } from 'ng-zorro-antd/switch';
-import { Drafts } from '../state/drafts';
+import { DraftBook } from '../state/draftBook';
 import { CURRENCIES, Preferences } from '../state/preferences';
 import { removedActions, removedFeature } from '../state/removed.feature';
 import { Choice, type Option } from '../ui/choice';
@@ -27,7 +27,7 @@ const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
 })
 export class House {
   protected readonly preferences = inject(Preferences);
-  protected readonly drafts = inject(Drafts);
+  protected readonly drafts = inject(DraftBook);
   private readonly store = inject(Store);
   protected readonly settings = this.preferences.settings;
   protected readonly measures: readonly Option<HouseholdSettings['measures']>[] = [

@@ -1,34 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { type Pack } from '@fellmist/core';
-
-const NAMES: Readonly<Record<keyof Pack, string>> = {
-  id: 'Id',
-  name: 'Name',
-  kindId: 'Kind',
-  barcode: 'Bar code',
-  label: 'Label',
-  measuresG: 'Scoop and pieces, g',
-  cup: 'Cup',
-  allergens: 'Allergens',
-  mayContain: 'May contain',
-  netG: 'Net weight, g',
-  price: 'Price',
-  currency: 'Paid in',
-  thirstTests: 'Thirst tests',
-  note: 'Note',
-};
-
-/** A part of a pack in plain words: "scoop 33", "3 tests". */
-function words(value: unknown): string {
-  if (value === undefined || value === '') return '–';
-  if (Array.isArray(value)) return value.length === 0 ? '–' : typeof value[0] === 'object' ? `${String(value.length)} noted` : value.join(', ');
-  if (typeof value !== 'object' || value === null) return String(value);
-  return (
-    Object.entries(value)
-      .map(([key, one]) => `${key} ${typeof one === 'object' ? words(one) : String(one)}`)
-      .join(', ') || '–'
-  );
-}
+import { packDifferences } from './packWords';
 
 /** A pack that was saved elsewhere meanwhile: what differs, side by side, and a choice that loses neither. */
 @Component({
@@ -50,8 +22,8 @@ function words(value: unknown): string {
           @for (row of rows(); track row.name) {
             <tr>
               <th scope="row">{{ row.name }}</th>
-              <td>{{ row.mine }}</td>
-              <td>{{ row.theirs }}</td>
+              <td>{{ row.one }}</td>
+              <td>{{ row.other }}</td>
             </tr>
           }
         </tbody>
@@ -89,10 +61,5 @@ export class PackConflict {
   readonly mineKept = output();
   readonly theirsTaken = output();
 
-  protected readonly rows = computed(() => {
-    const [mine, theirs] = [this.mine(), this.theirs()];
-    return (Object.keys(NAMES) as (keyof Pack)[])
-      .filter((key) => JSON.stringify(mine[key]) !== JSON.stringify(theirs[key]))
-      .map((key) => ({ name: NAMES[key], mine: words(mine[key]), theirs: words(theirs[key]) }));
-  });
+  protected readonly rows = computed(() => packDifferences(this.mine(), this.theirs()));
 }

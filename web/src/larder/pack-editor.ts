@@ -4,57 +4,33 @@ import { type LabelAnswer, type StoredPack } from '@fellmist/contract';
 import { type Food, isBarcode, type Pack, packAsFood } from '@fellmist/core';
 import { type Subscription } from 'rxjs';
 import { Asking } from '../state/asking';
+import { isSame, PackDrafts } from '../state/drafts';
 import { LarderDesk } from '../state/larderDesk';
 import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
 import { FoodSelect } from '../ui/food-select';
 import { LabelDesk } from './label-desk';
 import { PackConflict } from './pack-conflict';
+import { PackHistory } from './pack-history';
 import { OwnMeasures } from './own-measures';
 import { PackMoney } from './pack-money';
 import { ThirstDesk } from './thirst-desk';
 
-type Desk = 'label' | 'measures' | 'thirst' | 'money';
+type Desk = 'label' | 'measures' | 'thirst' | 'money' | 'history';
 
 const DESKS: readonly Option<Desk>[] = [
   { label: 'Label', value: 'label' },
   { label: 'Scoop and cup', value: 'measures' },
   { label: 'Thirst', value: 'thirst' },
   { label: 'Stock and price', value: 'money' },
+  { label: 'History', value: 'history' },
 ];
 
 /** A lookup that takes longer than this is worth giving up, milliseconds. */
 const PATIENCE_MS = 8000;
 
-const KEPT = 'fellmist.pack.';
-
 function emptyPack(id: string, kindId: string): Pack {
   return { id, name: '', kindId, label: { tradition: 'eu', state: 'as sold', per100: { of: 'g', figures: {} } }, measuresG: {}, mayContain: [], thirstTests: [], note: '' };
-}
-
-interface Kept {
-  readonly pack: Pack;
-  /** The version that it grew from. */
-  readonly version: number;
-}
-
-/** What this tab left unsaved of a pack; nothing where the browser keeps nothing or it cannot be read. */
-function keptOf(id: string): Kept | undefined {
-  try {
-    const kept = JSON.parse(sessionStorage.getItem(KEPT + id) ?? 'null') as Kept | null;
-    return kept && typeof kept.version === 'number' && typeof kept.pack === 'object' ? kept : undefined;
-  } catch {
-    return undefined;
-  }
-}
-
-function keep(id: string, kept: Kept | undefined): void {
-  try {
-    if (kept) sessionStorage.setItem(KEPT + id, JSON.stringify(kept));
-    else sessionStorage.removeItem(KEPT + id);
-  } catch {
-    // It is still on the screen.
-  }
 }
 
 type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readonly kind: 'said'; readonly words: string; readonly isFault: boolean };
@@ -62,7 +38,7 @@ type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readon
 /** One pack of the kitchen: its label, its own measures, how thirsty it is, what is left of it and what it cost. */
 @Component({
   selector: 'fm-pack-editor',
-  imports: [Choice, FoodSelect, LabelDesk, OwnMeasures, PackConflict, PackMoney, RouterLink, ThirstDesk],
+  imports: [Choice, FoodSelect, LabelDesk, OwnMeasures, PackConflict, PackHistory, PackMoney, RouterLink, ThirstDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pack-editor.html',
   styleUrl: './pack-editor.less',
@@ -70,6 +46,7 @@ type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readon
 })
 export class PackEditor {
   private readonly asking = inject(Asking);
+  protected readonly drafts = inject(PackDrafts);
   private readonly router = inject(Router);
   protected readonly larderDesk = inject(LarderDesk);
   readonly id = input.required<string>();
@@ -77,12 +54,14 @@ export class PackEditor {
   protected readonly desks = DESKS;
   protected readonly desk = signal<Desk>('label');
   protected readonly draft = signal<Pack | undefined>(undefined);
-  private readonly version = signal(0);
+  protected readonly version = signal(0);
   private readonly savedText = signal('');
   protected readonly saving = signal<'idle' | 'saving' | 'saved'>('idle');
   protected readonly fault = signal<string | undefined>(undefined);
   /** What was typed here before the saved one was taken, to be taken up again. */
   protected readonly aside = signal<Pack | undefined>(undefined);
+  /** What lies here was left unsaved on an earlier visit. */
+  protected readonly fromDraft = signal(false);
   /** What was saved elsewhere meanwhile. */
   protected readonly conflict = signal<StoredPack | undefined>(undefined);
   protected readonly lookup = signal<Lookup>({ kind: 'idle' });
@@ -109,17 +88,48 @@ export class PackEditor {
   private open(id: string): void {
     if (this.draft() && (id === 'new' ? this.version() === 0 : this.draft()?.id === id)) return;
     const stored = id === 'new' ? undefined : this.larderDesk.storedPack(id);
-    const kept = keptOf(id);
     this.isMissing.set(id !== 'new' && !stored);
     if (id !== 'new' && !stored) return;
     const base = stored?.pack ?? emptyPack(`pack-${crypto.randomUUID()}`, this.kind() ?? '');
-    this.version.set(stored?.version ?? 0);
-    this.savedText.set(JSON.stringify(base));
-    this.draft.set(kept?.pack ?? base);
-    // What was left unsaved grew from an earlier version than the one that is stored now: both are shown.
-    this.conflict.set(kept && stored && kept.version !== stored.version ? stored : undefined);
-    if (this.conflict()) this.version.set(kept?.version ?? 0);
+    this.lay(base, stored?.version ?? 0);
+    this.conflict.set(undefined);
+    this.fromDraft.set(false);
     if (base.kindId) this.larderDesk.takeUp(base.kindId).subscribe();
+    void this.drafts.find(this.draftOf()).then((found) => {
+      if (found?.kind === 'read' && this.draft() === base) this.takeUpDraft(found.draft.body, Number(found.draft.base ?? 0), base);
+    });
+  }
+
+  /** New packs of one kind and of another are drafts apart. */
+  private draftOf(): string {
+    return this.id() === 'new' ? `new ${this.kind() ?? ''}` : this.id();
+  }
+
+  /** What is stored, or an empty one. */
+  private lay(pack: Pack, version: number): void {
+    this.version.set(version);
+    this.savedText.set(JSON.stringify(pack));
+    this.draft.set(pack);
+  }
+
+  /** What was left unsaved grew from an earlier version than the one that is stored now: then both are shown. */
+  private takeUpDraft(kept: Pack, version: number, base: Pack): void {
+    const stored = this.larderDesk.storedPack(kept.id);
+    if (isSame(kept, base)) return;
+    this.draft.set(kept);
+    this.version.set(version);
+    this.fromDraft.set(true);
+    this.conflict.set(stored && version !== stored.version ? stored : undefined);
+    if (kept.kindId) this.larderDesk.takeUp(kept.kindId).subscribe();
+  }
+
+  /** What was taken up from an earlier visit is put aside, for what is stored or an empty pack. */
+  protected beginAnew(): void {
+    this.aside.set(this.draft());
+    const stored = this.larderDesk.storedPack(this.draft()?.id ?? '');
+    this.lay(stored?.pack ?? emptyPack(`pack-${crypto.randomUUID()}`, this.kind() ?? ''), stored?.version ?? 0);
+    this.fromDraft.set(false);
+    void this.drafts.drop(this.draftOf());
   }
 
   protected change(part: Partial<Pack>): void {
@@ -129,7 +139,7 @@ export class PackEditor {
     this.draft.set(next);
     this.saving.set('idle');
     this.fault.set(undefined);
-    keep(this.id(), { pack: next, version: this.version() });
+    void this.drafts.keep({ of: this.draftOf(), base: this.version() === 0 ? undefined : String(this.version()), title: next.name, body: next });
   }
 
   protected rename(name: string): void {
@@ -150,16 +160,21 @@ export class PackEditor {
 
   protected takeTheirs(theirs: StoredPack): void {
     this.aside.set(this.draft());
-    this.version.set(theirs.version);
-    this.savedText.set(JSON.stringify(theirs.pack));
-    this.draft.set(theirs.pack);
+    this.lay(theirs.pack, theirs.version);
     this.conflict.set(undefined);
-    keep(this.id(), undefined);
+    this.fromDraft.set(false);
+    void this.drafts.drop(this.draftOf());
   }
 
   protected takeUpMine(mine: Pack): void {
     this.aside.set(undefined);
     this.change(mine);
+  }
+
+  /** An earlier save comes back as a change that is not saved yet; what lay there is put aside. */
+  protected takeUpEarlier(earlier: Pack): void {
+    this.aside.set(this.draft());
+    this.change(earlier);
   }
 
   protected save(): void {
@@ -182,7 +197,8 @@ export class PackEditor {
         else this.fault.set(result.words);
         return;
       }
-      keep(this.id(), undefined);
+      void this.drafts.drop(this.draftOf());
+      this.fromDraft.set(false);
       this.version.set(result.stored.version);
       this.savedText.set(JSON.stringify(result.stored.pack));
       if (this.draft() === draft) this.draft.set(result.stored.pack);

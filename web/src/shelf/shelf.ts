@@ -8,7 +8,8 @@ import { Preferences } from '../state/preferences';
 import { Asking } from '../state/asking';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
-import { type Draft, type DraftHead, Drafts } from '../state/drafts';
+import { type Draft } from '../state/draftBook';
+import { type DraftHead, SheetDrafts } from '../state/drafts';
 import { shelfActions, shelfFeature } from '../state/shelf.feature';
 import { showChange, showNumber } from '../ui/figures';
 import { WhyCard } from '../ui/why-card';
@@ -51,7 +52,7 @@ export class Shelf {
   protected readonly importFault = signal<string | undefined>(undefined);
   private readonly dates = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 
-  private readonly drafts = inject(Drafts);
+  private readonly drafts = inject(SheetDrafts);
   protected readonly thrownAway = signal<readonly Draft[]>([]);
   /** What lies unsaved in this browser, by formula. */
   private readonly unsaved = signal<ReadonlyMap<string, DraftHead>>(new Map());
@@ -68,7 +69,7 @@ export class Shelf {
   /** Sheets that were never saved: they stand on no shelf but here. */
   protected readonly neverSaved = computed((): readonly DraftHead[] => {
     const known = new Set(this.entries()?.map(({ id }) => id));
-    return this.entries() === undefined ? [] : [...this.unsaved().values()].filter(({ formulaId, headId }) => headId === undefined && !known.has(formulaId));
+    return this.entries() === undefined ? [] : [...this.unsaved().values()].filter(({ of, base }) => base === undefined && !known.has(of));
   });
 
   constructor() {
@@ -77,11 +78,11 @@ export class Shelf {
   }
 
   private async lookForDrafts(): Promise<void> {
-    this.unsaved.set(new Map((await this.drafts.list()).map((head) => [head.formulaId, head])));
+    this.unsaved.set(new Map((await this.drafts.list()).map((head) => [head.of, head])));
   }
 
-  protected async discard({ formulaId }: DraftHead): Promise<void> {
-    this.thrownAway.set(await this.drafts.forget(formulaId));
+  protected async discard({ of }: DraftHead): Promise<void> {
+    this.thrownAway.set(await this.drafts.forget(of));
     await this.lookForDrafts();
   }
 

@@ -1,6 +1,7 @@
 import { inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { type SaveRequest, type StoredFormula } from '@fellmist/contract';
+import { type Worksheet } from '@fellmist/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import {
@@ -26,20 +27,20 @@ import {
 import { Api, failureWords, problemOf } from './api';
 import { answering, unlessDropped } from './asking';
 import { ALL_ACTS, benchActions, benchFeature, type BenchState } from './bench.feature';
-import { Drafts, type FoundDraft, isSame } from './drafts';
+import { type FoundDraft, isSame, SheetDrafts } from './drafts';
 
 /** An answer that does not come within this time will not come; the save can be tried again and counts once. */
 const ANSWER_WITHIN_MS = 15_000;
 
-function openedWith(stored: StoredFormula, found: FoundDraft | undefined): readonly Action[] {
+function openedWith(stored: StoredFormula, found: FoundDraft<Worksheet> | undefined): readonly Action[] {
   if (found?.kind === 'unreadable') return [benchActions.opened({ stored }), benchActions.draftUnreadable(found)];
   // A save whose answer was lost left a draft of what is stored: there is nothing unsaved in it.
-  return [benchActions.opened(found && !isSame(found.draft.sheet, stored.worksheet) ? { stored, draft: found.draft } : { stored })];
+  return [benchActions.opened(found && !isSame(found.draft.body, stored.worksheet) ? { stored, draft: { sheet: found.draft.body, headId: found.draft.base } } : { stored })];
 }
 
 /** What is stored, with what was left unsaved of it; a sheet that was never saved comes back from its draft alone. */
 export const openFormula = createEffect(
-  (actions = inject(Actions), api = inject(Api), drafts = inject(Drafts)) =>
+  (actions = inject(Actions), api = inject(Api), drafts = inject(SheetDrafts)) =>
     actions.pipe(
       ofType(benchActions.openWanted),
       switchMap(({ id }) =>
@@ -48,7 +49,7 @@ export const openFormula = createEffect(
           catchError((error: unknown): Observable<Action> => {
             const failed = benchActions.openFailed({ words: failureWords(error), missing: problemOf(error)?.status === 404 });
             return from(drafts.find(id)).pipe(
-              map((found): Action => (found?.kind === 'read' && found.draft.headId === undefined ? benchActions.placed({ id, sheet: found.draft.sheet }) : failed)),
+              map((found): Action => (found?.kind === 'read' && found.draft.base === undefined ? benchActions.placed({ id, sheet: found.draft.body }) : failed)),
             );
           }),
         ),
@@ -149,7 +150,7 @@ export const renameRevision = createEffect(
 
 /** An answer about a formula that no longer lies on the bench settles what was left unsaved of it. */
 export const settleDraft = createEffect(
-  (actions = inject(Actions), store = inject(Store), drafts = inject(Drafts)) =>
+  (actions = inject(Actions), store = inject(Store), drafts = inject(SheetDrafts)) =>
     actions.pipe(
       ofType(benchActions.saved),
       withLatestFrom(store.select(benchFeature.selectFormulaId)),
@@ -175,7 +176,7 @@ const DRAFT_WITHIN_MS = 30;
 
 /** Whatever is unsaved is kept in the browser a moment after the last change, and when the page is left. */
 export const keepDraft = createEffect(
-  (actions = inject(Actions), store = inject(Store), drafts = inject(Drafts)) => {
+  (actions = inject(Actions), store = inject(Store), drafts = inject(SheetDrafts)) => {
     const changed = actions.pipe(
       ofType(
         benchActions.placed,
@@ -198,7 +199,7 @@ export const keepDraft = createEffect(
       withLatestFrom(store.select(benchFeature.selectBenchState)),
       concatMap(([, { formulaId, head, present, saved }]) => {
         if (formulaId === undefined || !present) return EMPTY;
-        return present === saved ? drafts.drop(formulaId) : drafts.keep({ formulaId, headId: head?.id, sheet: present });
+        return present === saved ? drafts.drop(formulaId) : drafts.keep({ of: formulaId, base: head?.id, title: present.rebuild.title, body: present });
       }),
     );
   },

@@ -1,0 +1,127 @@
+import { Injectable, signal } from '@angular/core';
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+
+/** Unsaved work on one thing in one tab. */
+export interface Draft<T = unknown> {
+  /** The thing and the tab: two tabs on one formula keep a draft each. */
+  readonly key: string;
+  readonly of: string;
+  readonly tabId: string;
+  /** The state of it that this grew from; undefined for what was never saved. */
+  readonly base: string | undefined;
+  readonly title: string;
+  readonly body: T;
+  /** Milliseconds of the last change, to tell the newest. */
+  readonly at: number;
+}
+
+export type DraftKind = 'sheet' | 'pack';
+
+interface Kept {
+  readonly key: string;
+  readonly value: Draft;
+  readonly indexes: { readonly of: string };
+}
+
+interface DraftSchema extends DBSchema {
+  readonly sheet: Kept;
+  readonly pack: Kept;
+}
+
+/** How sheets lay here before packs did. */
+interface FirstDraft {
+  readonly key: string;
+  readonly formulaId: string;
+  readonly tabId: string;
+  readonly headId: string | undefined;
+  readonly title: string;
+  readonly sheet: unknown;
+  readonly at: number;
+}
+
+const TAB = 'fellmist.tab';
+const lockOf = (tabId: string): string => `fellmist tab ${tabId}`;
+
+/** Takes a tab's lock until the page is gone; false where another page holds it: a tab that was duplicated carries the name of its twin. */
+function holds(tabId: string): Promise<boolean> {
+  if (!('locks' in navigator)) return Promise.resolve(true);
+  return new Promise((resolve) => {
+    void navigator.locks.request(lockOf(tabId), { ifAvailable: true }, (lock) => {
+      resolve(lock !== null);
+      return lock === null ? undefined : new Promise(() => undefined);
+    });
+  });
+}
+
+function session<T>(act: (store: Storage) => T): T | undefined {
+  try {
+    return act(sessionStorage);
+  } catch {
+    // A browser that keeps nothing at all: the name lasts as long as the page.
+    return undefined;
+  }
+}
+
+/**
+ * The browser's own database of unsaved work, and whose it is. Where the browser keeps nothing (blocked or full), `failure`
+ * says so and the page works on without.
+ */
+@Injectable({ providedIn: 'root' })
+export class DraftBook {
+  /** Why drafts cannot be kept here; undefined while they can. */
+  readonly failure = signal<string | undefined>(undefined);
+  readonly tab = this.nameTab();
+  private db: Promise<IDBPDatabase<DraftSchema>> | undefined;
+
+  /** Each tab has a name of its own and holds a lock by it for as long as it lives, so that others see whose drafts are whose. */
+  private async nameTab(): Promise<string> {
+    const before = session((store) => store.getItem(TAB)) ?? undefined;
+    const name = before !== undefined && (await holds(before)) ? before : crypto.randomUUID();
+    if (name !== before) await holds(name);
+    session((store) => store.setItem(TAB, name));
+    return name;
+  }
+
+  /** Whether the tab that wrote a draft is still there. */
+  async isOfLivingTab(): Promise<(draft: Draft) => boolean> {
+    const held = 'locks' in navigator ? ((await navigator.locks.query()).held ?? []) : [];
+    const living = new Set(held.flatMap(({ name }) => name ?? []));
+    return ({ tabId }) => living.has(lockOf(tabId));
+  }
+
+  private open(): Promise<IDBPDatabase<DraftSchema>> {
+    return new Promise((resolve, reject) => {
+      openDB<DraftSchema>('fellmist', 2, {
+        async upgrade(db, from, _to, change) {
+          for (const kind of ['sheet', 'pack'] as const) db.createObjectStore(kind, { keyPath: 'key' }).createIndex('of', 'of');
+          if (from === 0) return;
+          const first = change as unknown as { objectStore(name: string): { getAll(): Promise<readonly FirstDraft[]> } };
+          for (const { key, formulaId, tabId, headId, title, sheet, at } of await first.objectStore('draft').getAll()) {
+            await change.objectStore('sheet').put({ key, of: formulaId, tabId, base: headId, title, body: sheet, at });
+          }
+          (db as unknown as IDBPDatabase).deleteObjectStore('draft');
+        },
+        // A page of an earlier version holds the database: nothing is kept until it is closed, and that is said.
+        blocked: () => reject(new Error('blocked')),
+        // A page of a later version wants it.
+        blocking: (_now, _wanted, event) => {
+          (event.target as IDBDatabase).close();
+          this.db = undefined;
+        },
+      }).then(resolve, reject);
+    });
+  }
+
+  /** Does something with the database; undefined where it cannot be done, with the reason said. */
+  async attempt<T>(act: (db: IDBPDatabase<DraftSchema>) => Promise<T>): Promise<T | undefined> {
+    try {
+      const done = await act(await (this.db ??= this.open()));
+      this.failure.set(undefined);
+      return done;
+    } catch {
+      this.db = undefined;
+      this.failure.set('This browser keeps no drafts (its storage is blocked or full): save before you leave this page.');
+      return undefined;
+    }
+  }
+}
