@@ -52,15 +52,20 @@ function quantile(sorted: readonly number[], share: number): number {
   return below + ((sorted[Math.ceil(at)] ?? below) - below) * (at - Math.floor(at));
 }
 
+/** So many pairs of mixes are drawn between two tellings of how far it is. */
+const TOLD_EVERY = 10;
+
 /**
  * The likely range of a freezing curve, a degree apart: mixes drawn with the errors of their lines' grams and of the model,
- * nine in ten of which lie inside. Empty for a mix that weighs nothing. Thousands of solutions of the curve: for a worker.
+ * nine in ten of which lie inside. Empty for a mix that weighs nothing. Thousands of solutions of the curve: for a worker,
+ * step by step, each step telling the share that is done.
  */
-export function curveRange(lines: readonly UncertainLine[], seed: number): readonly RangePoint[] {
+export function* curveRangeSteps(lines: readonly UncertainLine[], seed: number): Generator<number, readonly RangePoint[]> {
   const random = randomOf(seed);
   const temperatures = Array.from({ length: 1 - COLDEST_C }, (_one, i) => -i);
   const drawn: number[][] = temperatures.map(() => []);
   for (let pair = 0; pair < PAIRS; pair++) {
+    if (pair > 0 && pair % TOLD_EVERY === 0) yield pair / PAIRS;
     const errors = lines.map(() => normal(random));
     const modelError = normal(random);
     // Each draw and its mirror: what is off to one side is off to the other as often.
@@ -77,4 +82,12 @@ export function curveRange(lines: readonly UncertainLine[], seed: number): reado
     const sorted = (drawn[i] ?? []).sort((a, b) => a - b);
     return { tempC, low: quantile(sorted, TAIL), high: quantile(sorted, 1 - TAIL) };
   });
+}
+
+/** The same in one go. */
+export function curveRange(lines: readonly UncertainLine[], seed: number): readonly RangePoint[] {
+  const steps = curveRangeSteps(lines, seed);
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  return step.value;
 }

@@ -1,4 +1,4 @@
-export { curveRange, type RangePoint, type UncertainLine, uncertainLines } from './curveRange';
+export { curveRange, curveRangeSteps, type RangePoint, type UncertainLine, uncertainLines } from './curveRange';
 export { type ColdSide, coldSide, coldWarnings, type ColdWarning, type CurvePoint, freezingCurve, type Hardness, hardnessOf, icePercentAt, minutesOut, scoopsFromC } from './curve';
 export { analyseMix, type MixAnalysis, type SugarShare } from './mix';
 export { type FoamPortion, foamPortions, learnOverrun, meanDensity, overrunOf, type OverrunResult } from './overrun';

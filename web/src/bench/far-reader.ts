@@ -1,40 +1,65 @@
-import { DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type Larder, type MeasureSystem, readDocument, type ReadDocument } from '@fellmist/core';
-import { type ReadingAnswer, type ReadingFoods, type ReadingQuestion } from '../workers/reading';
+import { catchError, concatMap, filter, map, type Observable, of, shareReplay, Subject, switchMap } from 'rxjs';
+import { HeavyWork, type Step } from '../workers/heavyWork';
 
 /** Texts longer than this take more than a frame to read; a recipe of forty lines has about 1,500 characters. */
 export const READ_HERE = 3000;
 
+interface Question {
+  readonly text: string;
+  readonly measures: MeasureSystem;
+  readonly larder: Larder;
+}
+
 /** Reads long texts in a worker; the last text asked for is the one answered. */
 @Injectable()
 export class FarReader {
-  private worker: Worker | undefined;
-  private knows: Larder | undefined;
-  private asked = 0;
-  readonly answer = signal<{ readonly text: string; readonly measures: MeasureSystem; readonly larder: Larder; readonly read: ReadDocument } | undefined>(undefined);
-  private question: { readonly text: string; readonly measures: MeasureSystem; readonly larder: Larder } | undefined;
+  private readonly heavy = inject(HeavyWork);
+  private readonly asked = new Subject<Question>();
+  private taken: { readonly larder: Larder; readonly done: Observable<unknown> } | undefined;
+  readonly answer = signal<(Question & { readonly read: ReadDocument }) | undefined>(undefined);
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.worker?.terminate());
+    this.asked
+      .pipe(
+        switchMap((question) =>
+          this.readFar(question).pipe(
+            // Without the worker the page reads for itself: slower, but nothing is left unread.
+            catchError(() => {
+              this.taken = undefined;
+              return of(readDocument(question.text, question.larder, question.measures));
+            }),
+            map((read) => ({ ...question, read })),
+          ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((answer) => this.answer.set(answer));
   }
 
   ask(text: string, larder: Larder, measures: MeasureSystem): void {
-    if (!this.worker) {
-      this.worker = new Worker(new URL('../workers/reading.worker', import.meta.url), { type: 'module' });
-      this.worker.addEventListener('message', ({ data }: MessageEvent<ReadingAnswer>) => {
-        if (data.id === this.asked && this.question) this.answer.set({ ...this.question, read: data.read });
-      });
-      // Without the worker the page reads for itself: slower, but nothing is left unread.
-      this.worker.addEventListener('error', () => {
-        const { question } = this;
-        if (question) this.answer.set({ ...question, read: readDocument(question.text, question.larder, question.measures) });
-      });
+    this.asked.next({ text, larder, measures });
+  }
+
+  private readFar({ text, larder, measures }: Question): Observable<ReadDocument> {
+    return this.foodsTaken(larder).pipe(
+      concatMap(() => this.heavy.run('readText', { text, measures })),
+      filter((step): step is Extract<Step<ReadDocument>, { kind: 'done' }> => step.kind === 'done'),
+      map(({ answer }) => answer),
+    );
+  }
+
+  /** The foods are sent once, however many texts are given up while they are on their way. */
+  private foodsTaken(larder: Larder): Observable<unknown> {
+    if (this.taken?.larder !== larder) {
+      const done = this.heavy.run('takeFoods', { foods: [...larder.foods.values()], inHand: larder.inHand }).pipe(
+        filter(({ kind }) => kind === 'done'),
+        shareReplay(1),
+      );
+      this.taken = { larder, done };
     }
-    if (this.knows !== larder) {
-      this.knows = larder;
-      this.worker.postMessage({ kind: 'foods', foods: [...larder.foods.values()], inHand: larder.inHand } satisfies ReadingFoods);
-    }
-    this.question = { text, measures, larder };
-    this.worker.postMessage({ kind: 'text', id: ++this.asked, text, measures } satisfies ReadingQuestion);
+    return this.taken.done;
   }
 }

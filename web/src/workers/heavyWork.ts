@@ -1,0 +1,67 @@
+import { inject, Injectable, InjectionToken } from '@angular/core';
+import { Observable, type Subscriber } from 'rxjs';
+import { type FromWorker, type JobName, type Jobs, type ToWorker } from './jobs';
+
+/** How far a job is, then its answer. */
+export type Step<T> = { readonly kind: 'progress'; readonly share: number } | { readonly kind: 'done'; readonly answer: T };
+
+export const HEAVY_WORKER = new InjectionToken<() => Worker>('worker for heavy work', {
+  providedIn: 'root',
+  factory: () => () => new Worker(new URL('./heavy.worker', import.meta.url), { type: 'module' }),
+});
+
+/** Work away from the screen: each job under its own number, told how far it is, given up by letting go of it. */
+@Injectable({ providedIn: 'root' })
+export class HeavyWork {
+  private readonly make = inject(HEAVY_WORKER);
+  private worker: Worker | undefined;
+  private last = 0;
+  private readonly waiting = new Map<number, Subscriber<Step<unknown>>>();
+
+  /** Begins a job once somebody listens. Fails where the worker does; what is asked next gets a new one. */
+  run<N extends JobName>(job: N, ask: Jobs[N]['ask']): Observable<Step<Jobs[N]['answer']>> {
+    return new Observable((listener: Subscriber<Step<Jobs[N]['answer']>>) => {
+      const id = ++this.last;
+      this.waiting.set(id, listener as Subscriber<Step<unknown>>);
+      this.send({ kind: 'begin', id, job, ask } as ToWorker);
+      return () => {
+        if (this.waiting.delete(id)) this.send({ kind: 'cancel', id });
+      };
+    });
+  }
+
+  private send(message: ToWorker): void {
+    this.worker ??= this.begin();
+    this.worker.postMessage(message);
+  }
+
+  private begin(): Worker {
+    const worker = this.make();
+    worker.addEventListener('message', ({ data }: MessageEvent<FromWorker>) => this.hear(data));
+    worker.addEventListener('error', () => this.stop(worker));
+    return worker;
+  }
+
+  private hear(message: FromWorker): void {
+    const listener = this.waiting.get(message.id);
+    if (!listener) return;
+    if (message.kind === 'progress') {
+      listener.next({ kind: 'progress', share: message.share });
+      return;
+    }
+    this.waiting.delete(message.id);
+    if (message.kind === 'failed') listener.error(new Error(message.words));
+    else {
+      listener.next({ kind: 'done', answer: message.answer });
+      listener.complete();
+    }
+  }
+
+  private stop(worker: Worker): void {
+    worker.terminate();
+    this.worker = undefined;
+    const listeners = [...this.waiting.values()];
+    this.waiting.clear();
+    for (const listener of listeners) listener.error(new Error('The worker stopped.'));
+  }
+}
