@@ -4,7 +4,7 @@ import { visit } from './visit';
 
 const LOAF = 'Tea loaf cake\nMakes 8 slices\n\n200 g plain flour\n100 g sugar\n2 eggs\n120 ml milk\n60 g butter, melted\n2 tsp baking powder';
 
-/** The demo kitchen's flour is a pack. */
+/** The demo household's flour is a pack. */
 const FLOUR = 'Mill-door plain flour';
 const flour = `[aria-label="Amount of ${FLOUR}"]`;
 
@@ -140,7 +140,7 @@ describe('the bench under the hand', () => {
     await press(page, 'Hazelnut rye cookies');
     await page.waitForSelector('.rebuilt .row');
     await press(page, 'try 1 of 1');
-    const name = 'Name of revision 1';
+    const name = 'Name of try 1';
     await page.waitForSelector(`[aria-label="${name}"]`);
     const was = await value(name);
     await type(page, `[aria-label="${name}"]`, 'For the fete');

@@ -109,14 +109,14 @@ const VIEWS: readonly View[] = [
   },
   { name: 'house', path: '/house', act: (page) => sees(page, 'Never wanted') },
   {
-    name: 'revisions',
+    name: 'tries',
     path: '/shelf',
     act: async (page) => {
       await openLoaf(page);
-      await press(page, 'Revisions');
-      await page.waitForSelector('[aria-label="Compare revision 4"]');
-      await page.click('[aria-label="Compare revision 1"]');
-      await page.click('[aria-label="Compare revision 4"]');
+      await press(page, 'Tries');
+      await page.waitForSelector('[aria-label="Compare try 4"]');
+      await page.click('[aria-label="Compare try 1"]');
+      await page.click('[aria-label="Compare try 4"]');
       await sees(page, 'against');
     },
   },

@@ -150,7 +150,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await sees(page, 'This formula was saved meanwhile elsewhere');
     const sides = await page.$eval('.sides', (element) => (element as HTMLElement).innerText);
     expect([sides.includes('3 large eggs'), sides.includes('4 large eggs')]).toEqual([true, true]);
-    await press(page, 'Save mine as the next revision');
+    await press(page, 'Save mine as the next try');
     await sees(page, 'try 4 of 4');
     expect(await rebuildLines(page)).toContain('4 Egg, whole');
   });

@@ -110,7 +110,7 @@ describe('what is not saved', () => {
     await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
     await sees(page, 'unsaved changes');
     await openFormula(page, household.url, 'Buns');
-    await press(page, 'Save mine as the next revision');
+    await press(page, 'Save mine as the next try');
     await sees(page, 'try 4 of 4');
   });
 

@@ -19,7 +19,7 @@ export interface StoredLarder extends Omit<ShippedLarder, 'wordGroups'> {
   readonly inStock: readonly string[];
 }
 
-export interface RevisionHead {
+export interface TryHead {
   readonly id: string;
   readonly number: number;
   readonly parentId?: string;
@@ -29,9 +29,9 @@ export interface RevisionHead {
 
 export interface StoredFormula {
   readonly id: string;
-  readonly revision: RevisionHead;
+  readonly thisTry: TryHead;
   readonly worksheet: Worksheet;
-  readonly revisions: readonly RevisionHead[];
+  readonly tries: readonly TryHead[];
 }
 
 /** How the figures of the shelf are counted: whose net carbohydrate, whose energy. */
@@ -40,7 +40,7 @@ export const countingQuerySchema = z.strictObject({
   energy: z.enum(ENERGY_COUNTS).default(COUNTING.energy),
 }) satisfies z.ZodType<Counting>;
 
-/** Per-portion figures of the head revision, as the Shelf lists them; undefined where there are gaps. */
+/** Per-portion figures of the head try, as the Shelf lists them; undefined where there are gaps. */
 export interface ShelfFigures {
   readonly energyKcal?: number;
   readonly proteinG?: number;
@@ -52,8 +52,8 @@ export interface ShelfEntry {
   readonly title: string;
   readonly portions: number;
   readonly portionWord: string;
-  readonly revisionCount: number;
-  readonly revisionLabel: string;
+  readonly tryCount: number;
+  readonly tryLabel: string;
   readonly updatedAt: string;
   readonly original: ShelfFigures;
   readonly rebuild: ShelfFigures;
@@ -73,25 +73,25 @@ export interface RemovedThing {
 }
 
 /**
- * `revisionId` is made by the client, so that a save repeated after a lost answer is known again. `parentId` is the revision
+ * `tryId` is made by the client, so that a save repeated after a lost answer is known again. `parentId` is the try
  * that the sheet grew from, where it is not the head: the save is a branch.
  */
 export interface SaveRequest {
-  readonly revisionId: string;
+  readonly tryId: string;
   readonly label: string;
   readonly worksheet: Worksheet;
   readonly parentId?: string;
   /** For a first save: the id that the client gives the formula, the same however often it is sent. */
   readonly formulaId?: string;
-  /** Revisions that this client sent before without an answer: where one of them arrived, this save goes on top of it. */
+  /** Tries that this client sent before without an answer: where one of them arrived, this save goes on top of it. */
   readonly attempts?: readonly string[];
 }
 
-/** A new name for a revision. */
+/** A new name for a try. */
 export const labelSchema = z.strictObject({ label: z.string().trim().max(80) });
 
 export const saveSchema = z.strictObject({
-  revisionId: z.uuid(),
+  tryId: z.uuid(),
   label: z.string().trim().max(80),
   worksheet: worksheetSchema,
   parentId: z.uuid().optional(),

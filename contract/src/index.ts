@@ -4,7 +4,7 @@ export {
   type StoredLarder,
   type RemovedThing,
   type Problem,
-  type RevisionHead,
+  type TryHead,
   type SaveRequest,
   saveSchema,
   type ShelfEntry,

@@ -11,10 +11,10 @@ import { formulaRoutes } from './routes/formulas';
 import { householdRoutes } from './routes/household';
 import { importRoutes } from './routes/imports';
 import { larderRoutes } from './routes/larder';
-import { type Kitchen } from './store/kitchen';
+import { type LarderStore } from './store/larderStore';
 
 export interface AppParts {
-  readonly kitchen: Kitchen;
+  readonly larderStore: LarderStore;
   readonly labels: LabelLookup;
   readonly webRoot: string;
   readonly log: Logger;
@@ -22,18 +22,18 @@ export interface AppParts {
 }
 
 /** The Express application from its parts; it listens to nothing by itself. */
-export function buildApp({ kitchen, labels, webRoot, log, now }: AppParts): Express {
+export function buildApp({ larderStore, labels, webRoot, log, now }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: false }));
   app.use(guardHostAndOrigin, giveNonce, secureHeaders);
   const api = express.Router();
-  api.use(importRoutes(kitchen));
+  api.use(importRoutes(larderStore));
   api.use(express.json({ limit: '12mb' }));
   api.get('/health', (_request, response) => {
     response.json({ ok: true });
   });
-  api.use(larderRoutes(kitchen), formulaRoutes(kitchen, now), householdRoutes(kitchen, now), deviceRoutes(labels), noSuchRoute);
+  api.use(larderRoutes(larderStore), formulaRoutes(larderStore, now), householdRoutes(larderStore, now), deviceRoutes(labels), noSuchRoute);
   app.use('/api', api);
   app.use(compression(), pages(webRoot));
   app.use(noSuchRoute);

@@ -6,7 +6,7 @@ import { buildApp } from './app';
 import { setTable } from './demo/setTable';
 import { shelfLookup } from './devices/labelLookup';
 import { openStore, type Store } from './store/database';
-import { openKitchen } from './store/kitchen';
+import { openLarderStore } from './store/larderStore';
 
 const root = process.env['FELLMIST_ROOT'] ?? process.cwd();
 const dataFolder = process.env['FELLMIST_DATA'] ?? join(root, 'data-home');
@@ -26,11 +26,11 @@ function openOrSay(): Store {
 
 const db = openOrSay();
 const shipped = loadShippedLarder(join(root, 'data'));
-const kitchen = openKitchen(db, shipped, now);
-if (demo) setTable(kitchen, shipped, join(root, 'data'));
+const larderStore = openLarderStore(db, shipped, now);
+if (demo) setTable(larderStore, shipped, join(root, 'data'));
 const labels = shelfLookup(join(root, 'data', 'label-shelf.json'));
 
-const app = buildApp({ kitchen, labels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
+const app = buildApp({ larderStore, labels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
 const server: Server = app.listen(port, '127.0.0.1');
 
 server.on('listening', () => {

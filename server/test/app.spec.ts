@@ -6,17 +6,17 @@ import request from 'supertest';
 import { setTable } from '../src/demo/setTable';
 import { openStore } from '../src/store/database';
 import { seedLarder } from '../src/store/rules';
-import { appOn, kitchenOn, local, migrations, now, root, sheetOf, shipped } from './kitchenTable';
+import { appOn, larderStoreOn, local, migrations, now, root, sheetOf, shipped } from './household';
 
 function save(n: number, title = 'Buns'): SaveRequest {
-  return { revisionId: `00000000-0000-4000-8000-00000000000${n}`, label: `try ${n}`, worksheet: sheetOf(`${title}\nServes 4\n200 g plain flour\n${100 + n} ml milk`) };
+  return { tryId: `00000000-0000-4000-8000-00000000000${n}`, label: `try ${n}`, worksheet: sheetOf(`${title}\nServes 4\n200 g plain flour\n${100 + n} ml milk`) };
 }
 
 describe('the server', () => {
   const folder = mkdtempSync(join(tmpdir(), 'fellmist-spec-'));
   const file = join(folder, 'fellmist.db');
   let db = openStore(file, migrations, now);
-  let app = appOn(kitchenOn(db));
+  let app = appOn(larderStoreOn(db));
 
   afterAll(() => {
     db.close();
@@ -29,28 +29,28 @@ describe('the server', () => {
     const before = created.body as StoredFormula;
     db.close();
     db = openStore(file, migrations, now);
-    expect(kitchenOn(db).payload.foods).toEqual(shipped.foods);
+    expect(larderStoreOn(db).contents.foods).toEqual(shipped.foods);
     expect(seedLarder(db, shipped)).toBe(false);
-    app = appOn(kitchenOn(db));
+    app = appOn(larderStoreOn(db));
     const after = await local(request(app).get(`/api/formulas/${before.id}`));
     expect(after.body).toEqual(before);
-    expect(after.headers['etag']).toBe(`"${save(1).revisionId}"`);
+    expect(after.headers['etag']).toBe(`"${save(1).tryId}"`);
   });
 
-  test('a stale save is refused with what is stored; a repeated one is known again; revisions never change', async () => {
+  test('a stale save is refused with what is stored; a repeated one is known again; tries never change', async () => {
     const [entry] = (await local(request(app).get('/api/formulas'))).body as ShelfEntry[];
     const put = (known: string, body: SaveRequest): request.Test =>
       local(request(app).put(`/api/formulas/${entry?.id ?? ''}`))
         .set('If-Match', `"${known}"`)
         .send(body);
-    expect((await put(save(1).revisionId, save(2))).status).toBe(200);
-    expect((await put(save(1).revisionId, save(2))).status).toBe(200);
-    const stale = await put(save(1).revisionId, save(3));
+    expect((await put(save(1).tryId, save(2))).status).toBe(200);
+    expect((await put(save(1).tryId, save(2))).status).toBe(200);
+    const stale = await put(save(1).tryId, save(3));
     expect(stale.status).toBe(409);
     expect(stale.headers['content-type']).toContain('application/problem+json');
-    expect(stale.body).toMatchObject({ current: { revision: { id: save(2).revisionId, number: 2, parentId: save(1).revisionId } } });
-    expect(() => db.prepare('UPDATE revision SET label = ?').run('changed')).toThrow(/never changed/);
-    expect(() => db.prepare('DELETE FROM revision').run()).toThrow(/never removed|FOREIGN KEY/);
+    expect(stale.body).toMatchObject({ current: { thisTry: { id: save(2).tryId, number: 2, parentId: save(1).tryId } } });
+    expect(() => db.prepare('UPDATE try SET label = ?').run('changed')).toThrow(/never changed/);
+    expect(() => db.prepare('DELETE FROM try').run()).toThrow(/never removed|FOREIGN KEY/);
   });
 
   test('a formula taken off the shelf can be put back', async () => {
@@ -111,15 +111,15 @@ test('a migration that comes later copies the file first', () => {
   rmSync(folder, { recursive: true });
 });
 
-test('the demo household sets at least four formulas, one with two revisions, and sets them once', () => {
+test('the demo household sets at least four formulas, one with two tries, and sets them once', () => {
   const db = openStore(':memory:', migrations, now);
-  const kitchen = kitchenOn(db);
-  setTable(kitchen, shipped, join(root, 'data'));
-  setTable(kitchen, shipped, join(root, 'data'));
-  expect(kitchen.payload.packs.length).toBeGreaterThan(10);
-  expect(kitchen.larder.inHand.get('plain-flour')).toBe('pack-mill-flour');
+  const larderStore = larderStoreOn(db);
+  setTable(larderStore, shipped, join(root, 'data'));
+  setTable(larderStore, shipped, join(root, 'data'));
+  expect(larderStore.contents.packs.length).toBeGreaterThan(10);
+  expect(larderStore.larder.inHand.get('plain-flour')).toBe('pack-mill-flour');
   const counts = db
-    .prepare<[], { count: number }>('SELECT COUNT(*) AS count FROM revision GROUP BY formula_id')
+    .prepare<[], { count: number }>('SELECT COUNT(*) AS count FROM try GROUP BY formula_id')
     .all()
     .map(({ count }) => count);
   expect(counts.length).toBeGreaterThanOrEqual(4);

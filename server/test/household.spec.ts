@@ -8,15 +8,15 @@ import * as z from 'zod';
 import { NewerStore, openStore } from '../src/store/database';
 import { type DocumentKind, DOCUMENTS, readDocument } from '../src/store/documents';
 import { createFormula } from '../src/store/formulas';
-import { openKitchen } from '../src/store/kitchen';
-import { kitchenTable, local, migrations, now, sheetOf, shipped } from './kitchenTable';
+import { openLarderStore } from '../src/store/larderStore';
+import { testHousehold, local, migrations, now, sheetOf, shipped } from './household';
 
-const { app, kitchen, close } = kitchenTable();
+const { app, larderStore, close } = testHousehold();
 afterAll(close);
 
 const BUNS = 'Buns\nServes 4\n200 g plain flour\n120 ml milk';
 const uuid = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const saveOf = (n: number, more: Partial<SaveRequest> = {}): SaveRequest => ({ revisionId: uuid(n), label: '', worksheet: sheetOf(BUNS), ...more });
+const saveOf = (n: number, more: Partial<SaveRequest> = {}): SaveRequest => ({ tryId: uuid(n), label: '', worksheet: sheetOf(BUNS), ...more });
 const post = (save: SaveRequest): request.Test => local(request(app).post('/api/formulas')).send(save);
 const put = (id: string, head: string, save: SaveRequest): request.Test =>
   local(request(app).put(`/api/formulas/${id}`))
@@ -53,9 +53,9 @@ describe('documents', () => {
     const good = (await post(saveOf(1))).body as StoredFormula;
     const broken = { ...saveOf(2), worksheet: { ...sheetOf(BUNS), open: 'many' } } as unknown as SaveRequest;
     expect((await post(broken)).status).toBe(422);
-    kitchen.db.transaction(() => {
-      kitchen.db.prepare('INSERT INTO formula (id, head_id, created_at) VALUES (?, ?, ?)').run('bad', uuid(2), now());
-      kitchen.db.prepare("INSERT INTO revision (id, formula_id, number, label, worksheet, created_at) VALUES (?, 'bad', 1, '', '{\"open\":[]}', ?)").run(uuid(2), now());
+    larderStore.db.transaction(() => {
+      larderStore.db.prepare('INSERT INTO formula (id, head_id, created_at) VALUES (?, ?, ?)').run('bad', uuid(2), now());
+      larderStore.db.prepare("INSERT INTO try (id, formula_id, number, label, worksheet, created_at) VALUES (?, 'bad', 1, '', '{\"open\":[]}', ?)").run(uuid(2), now());
     })();
     const entries = await shelf();
     expect(entries.find(({ id }) => id === good.id)?.original.energyKcal).toBeGreaterThan(0);
@@ -70,9 +70,9 @@ describe('once is once', () => {
   test('a first save whose answer was lost, sent again unchanged or changed, makes one formula', async () => {
     const formulaId = uuid(100);
     await post(saveOf(101, { formulaId }));
-    expect((await post(saveOf(101, { formulaId }))).body).toMatchObject({ id: formulaId, revision: { number: 1 } });
+    expect((await post(saveOf(101, { formulaId }))).body).toMatchObject({ id: formulaId, thisTry: { number: 1 } });
     const changed = (await post(saveOf(102, { formulaId, attempts: [uuid(101)] }))).body as StoredFormula;
-    expect([changed.id, changed.revision.number, changed.revision.parentId]).toEqual([formulaId, 2, uuid(101)]);
+    expect([changed.id, changed.thisTry.number, changed.thisTry.parentId]).toEqual([formulaId, 2, uuid(101)]);
     expect((await shelf()).filter(({ id }) => id === formulaId)).toHaveLength(1);
     // Another tab that knows of no attempt does not get on top of it.
     expect((await post(saveOf(103, { formulaId }))).status).toBe(409);
@@ -82,7 +82,7 @@ describe('once is once', () => {
     const { id } = (await post(saveOf(110))).body as StoredFormula;
     await put(id, uuid(110), saveOf(111));
     const next = (await put(id, uuid(110), saveOf(112, { attempts: [uuid(111)] }))).body as StoredFormula;
-    expect([next.revision.number, next.revision.parentId]).toEqual([3, uuid(111)]);
+    expect([next.thisTry.number, next.thisTry.parentId]).toEqual([3, uuid(111)]);
   });
 
   test('what was removed elsewhere is said and offered back, however often it is asked', async () => {
@@ -92,7 +92,7 @@ describe('once is once', () => {
       expect([answer.status, (answer.body as Problem).removedId]).toEqual([410, id]);
     }
     await local(request(app).post(`/api/formulas/${id}/restore`));
-    expect((await put(id, uuid(120), saveOf(121))).body).toMatchObject({ revision: { number: 2 } });
+    expect((await put(id, uuid(120), saveOf(121))).body).toMatchObject({ thisTry: { number: 2 } });
   });
 });
 
@@ -109,13 +109,13 @@ describe('what is the household’s', () => {
     const stale = await settings(0, { measures: 'metric' });
     expect([stale.status, (stale.body as Problem).currentSettings?.settings.measures]).toEqual([409, 'us']);
     expect((await settings(1, { freezerC: 20 })).status).toBe(422);
-    expect(kitchen.payload.settings).toMatchObject({ version: 1 } satisfies Partial<StoredSettings>);
+    expect(larderStore.contents.settings).toMatchObject({ version: 1 } satisfies Partial<StoredSettings>);
   });
 
   test('a price stays in the currency it was paid in when the household changes its own', async () => {
     await local(request(app).put('/api/packs/pack-x')).set('If-None-Match', '*').send(pack);
     await settings(1, { currency: 'SEK' });
-    expect(kitchen.payload.packs[0]?.pack).toMatchObject({ price: 1.3, currency: 'EUR' });
+    expect(larderStore.contents.packs[0]?.pack).toMatchObject({ price: 1.3, currency: 'EUR' });
     const history = (await local(request(app).get('/api/packs/pack-x/history'))).body as { version: number; pack: { currency?: string } }[];
     expect(history.map(({ version, pack: { currency } }) => [version, currency])).toEqual([
       [2, 'EUR'],
@@ -129,7 +129,7 @@ describe('what is the household’s', () => {
     await local(request(app).delete('/api/packs/pack-x'));
     const removed = async (): Promise<readonly string[]> => ((await local(request(app).get('/api/removed'))).body as RemovedThing[]).map((one) => one.id);
     expect(await removed()).toEqual(expect.arrayContaining([id, 'pack-x']));
-    kitchen.db.prepare('UPDATE formula SET deleted_at = ? WHERE id = ?').run('2026-08-01T00:00:00.000Z', id);
+    larderStore.db.prepare('UPDATE formula SET deleted_at = ? WHERE id = ?').run('2026-08-01T00:00:00.000Z', id);
     expect(await removed()).not.toContain(id);
   });
 });
@@ -149,12 +149,12 @@ describe('the file', () => {
   test('stopped between the foods and their list it begins again; a food of one’s own is never written over', () => {
     const db = openStore(':memory:', migrations, now);
     const broken = { ...shipped, foods: [...shipped.foods.slice(0, 5), { ...shipped.foods[5], name: undefined } as unknown as (typeof shipped.foods)[number]] };
-    expect(() => openKitchen(db, broken, now)).toThrow();
+    expect(() => openLarderStore(db, broken, now)).toThrow();
     expect(db.prepare<[], { n: number }>('SELECT COUNT(*) AS n FROM food').get()?.n).toBe(0);
     db.prepare("INSERT INTO food (id, position, name, kind, body, source, origin) VALUES ('honey', 1, 'Heather honey', 'sweetener', ?, 'own', 'own')").run(
       JSON.stringify({ ...shipped.foods.find(({ id }) => id === 'honey'), name: 'Heather honey' }),
     );
-    const opened = openKitchen(db, shipped, now);
+    const opened = openLarderStore(db, shipped, now);
     expect(opened.larder.foods.get('honey')?.name).toBe('Heather honey');
     expect(opened.search({ q: 'honey', sort: 'fit', offset: 0, limit: 20 } as Parameters<typeof opened.search>[0]).rows.map(({ name }) => name)).toContain('Heather honey');
     createFormula(db, uuid(1), saveOf(1), now());

@@ -5,10 +5,10 @@ import { PACK_COLUMNS, readCsv, readFoodRows, readPackRows, writeFoodTable, writ
 import { type Pack } from '@fellmist/core';
 import request from 'supertest';
 import { setTable } from '../src/demo/setTable';
-import { kitchenTable, root, shipped } from './kitchenTable';
+import { testHousehold, root, shipped } from './household';
 
-const { app, kitchen, local, close } = kitchenTable();
-setTable(kitchen, shipped, join(root, 'data'));
+const { app, larderStore, local, close } = testHousehold();
+setTable(larderStore, shipped, join(root, 'data'));
 afterAll(close);
 
 async function list(query: string): Promise<FoodPage> {
@@ -89,10 +89,10 @@ describe('packs and stock', () => {
     ['a scoop without end', { ...pack, measuresG: { scoop: 1e9 } }, 'measuresG.scoop'],
     ['a strange member', { ...pack, evil: true }, ''],
   ])('%s is refused by name and nothing changes', async (_name, body, field) => {
-    const before = kitchen.payload;
+    const before = larderStore.contents;
     const answer = await put(body, { 'If-Match': '"2"' });
     expect([answer.status, (answer.body as { field: string }).field]).toEqual([422, field]);
-    expect(kitchen.payload).toBe(before);
+    expect(larderStore.contents).toBe(before);
   });
 
   test('stock that is opened first makes its pack the one in hand', async () => {
@@ -101,10 +101,10 @@ describe('packs and stock', () => {
       .send({ id: 's1', foodId: 'pack-test', leftG: 300, openedOn: '2026-11-20', bestBefore: '2026-11-25', origin: 'pack', note: '' });
     const { inStock } = (await local(request(app).get('/api/larder'))).body as StoredLarder;
     expect(inStock.indexOf('pack-test')).toBeLessThan(inStock.indexOf('pack-oat-flour'));
-    expect(kitchen.larder.inHand.get('oat-flour')).toBe('pack-test');
+    expect(larderStore.larder.inHand.get('oat-flour')).toBe('pack-test');
     expect((await local(request(app).put('/api/stock/s2')).send({ id: 's2', foodId: 'sawdust', leftG: 1, origin: 'left over', note: '' })).status).toBe(422);
     expect((await local(request(app).delete('/api/stock/s1'))).status).toBe(204);
-    expect(kitchen.larder.inHand.get('oat-flour')).toBe('pack-oat-flour');
+    expect(larderStore.larder.inHand.get('oat-flour')).toBe('pack-oat-flour');
   });
 });
 
@@ -202,7 +202,7 @@ describe('tables in and out', () => {
     expect(csv).toContain("'=cmd|calc");
     const back = readFoodRows(rowsOf(csv, [], ['name']))[0];
     expect(back).toMatchObject({ food: { id: evil.id, name: '=cmd|calc', per100g: evil.per100g } });
-    const packs = kitchen.payload.packs.map(({ pack }) => ({ pack, stock: undefined }));
+    const packs = larderStore.contents.packs.map(({ pack }) => ({ pack, stock: undefined }));
     const read = readPackRows(rowsOf(writePackTable(packs), PACK_COLUMNS, ['name', 'kind_id']));
     const bare = ({ thirstTests, ...pack }: Pack): object => ({ ...pack, thirstTests: thirstTests.map(({ id: _id, ...test }) => test) });
     expect(read.map((row) => ('pack' in row ? bare(row.pack) : row))).toEqual(packs.map(({ pack }) => bare(pack)));

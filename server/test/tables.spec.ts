@@ -1,9 +1,9 @@
 import { type ImportPreview, type MatchedFoods, type Problem, type StoredPack } from '@fellmist/contract';
 import { type Food, type Pack } from '@fellmist/core';
 import request from 'supertest';
-import { kitchenTable } from './kitchenTable';
+import { testHousehold } from './household';
 
-const { app, kitchen, local, close } = kitchenTable();
+const { app, larderStore, local, close } = testHousehold();
 afterAll(close);
 
 const send = (body: string, of = 'packs'): request.Test =>
@@ -31,17 +31,17 @@ describe('a table of packs', () => {
     expect(faults.get(4)).toContain('every pack needs a name');
     expect(faults.get(5)).toContain('stands twice');
     expect(faults.get(6)).toContain('opened_on must be a day such as');
-    expect(kitchen.payload.packs).toEqual([]);
+    expect(larderStore.contents.packs).toEqual([]);
   });
 
   test('accepted, the pack is in the larder with its scoop, its thirst and what is left; the same again changes nothing', async () => {
     const { id } = await previewed(PACKS);
     expect((await accept(id)).body).toEqual({ foods: 0, packs: 1 });
-    const [stored] = kitchen.payload.packs;
+    const [stored] = larderStore.contents.packs;
     expect(stored?.pack).toMatchObject({ id: expect.stringMatching(/^pack-/), kindId: 'whey-concentrate', netG: 900, price: 24.5, measuresG: { scoop: 33 } });
     expect(stored?.pack.thirstTests).toMatchObject([{ powderG: 10, waterG: 3.5, on: '2026-10-01' }]);
-    expect(kitchen.payload.stock).toMatchObject([{ foodId: stored?.pack.id, leftG: 410, openedOn: '2026-11-01' }]);
-    expect(kitchen.larder.foods.get(stored?.pack.id ?? '')?.per100g.proteinG).toBeCloseTo(80, 0);
+    expect(larderStore.contents.stock).toMatchObject([{ item: { foodId: stored?.pack.id, leftG: 410, openedOn: '2026-11-01' } }]);
+    expect(larderStore.larder.foods.get(stored?.pack.id ?? '')?.per100g.proteinG).toBeCloseTo(80, 0);
     expect((await previewed(PACKS)).counts).toMatchObject({ same: 1, new: 0, update: 0 });
     expect((await previewed(PACKS.replace('24.50', '22.00'))).counts).toMatchObject({ update: 1, same: 0 });
   });
@@ -71,11 +71,11 @@ describe('a large table of foods', () => {
   const rows = Array.from({ length: 320 }, (_one, i) => `Field bean no ${i},pulse,${100 + i},8`);
 
   test('stays on the server until a name asks for one of them', async () => {
-    const before = kitchen.payload.foods.length;
+    const before = larderStore.contents.foods.length;
     const { id, counts, rows: shown } = await previewed(`name,kind,energy_kcal,protein_g\n${rows.join('\n')}\n`, 'foods');
     expect([counts.new, shown.length]).toEqual([320, 200]);
     expect((await accept(id)).body).toEqual({ foods: 320, packs: 0 });
-    expect(kitchen.payload.foods.length).toBe(before);
+    expect(larderStore.contents.foods.length).toBe(before);
     const { foods } = (await local(request(app).post('/api/foods/match')).send({ names: ['Field bean no 7', 'field bean no 7', 'plain flour'] })).body as MatchedFoods;
     expect(foods.map(({ name }) => name)).toEqual(['Field bean no 7', 'Plain wheat flour']);
     const one = (await local(request(app).get(`/api/foods/${foods[0]?.id ?? ''}`))).body as Food;

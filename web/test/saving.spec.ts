@@ -2,7 +2,7 @@ import { jest } from '@jest/globals';
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { type RevisionHead, type SaveRequest, type StoredFormula, type StoredSettings } from '@fellmist/contract';
+import { type TryHead, type SaveRequest, type StoredFormula, type StoredSettings } from '@fellmist/contract';
 import { FIRST_SETTINGS, type HouseholdSettings, type Worksheet } from '@fellmist/core';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
@@ -66,7 +66,7 @@ function sheet(title: string): Worksheet {
   return { original: formula, rebuild: formula, open: [], decisions: [] };
 }
 
-const head = (id: string, number: number): RevisionHead => ({ id, number, label: '', createdAt: '2026-11-24T10:00:00Z' });
+const head = (id: string, number: number): TryHead => ({ id, number, label: '', createdAt: '2026-11-24T10:00:00Z' });
 const problem = (status: number, body: object): HttpErrorResponse => new HttpErrorResponse({ status, error: { detail: 'said so', status, ...body } });
 
 describe('saving', () => {
@@ -79,7 +79,7 @@ describe('saving', () => {
   async function answer(at: number, number = at + 1): Promise<void> {
     const sent = api.sent[at];
     if (!sent) throw new Error(`no request ${at}`);
-    sent.answer.next({ id: sent.id ?? '', revision: head(sent.request.revisionId, number), revisions: [head(sent.request.revisionId, number)], worksheet: sent.request.worksheet });
+    sent.answer.next({ id: sent.id ?? '', thisTry: head(sent.request.tryId, number), tries: [head(sent.request.tryId, number)], worksheet: sent.request.worksheet });
     sent.answer.complete();
     await settle();
   }
@@ -122,7 +122,7 @@ describe('saving', () => {
     await settle();
     expect(api.sent[1]).toMatchObject({ id: 'second', headId: undefined, request: { formulaId: 'second', worksheet: { rebuild: { title: 'second' } } } });
     await answer(1);
-    expect(await state()).toMatchObject({ formulaId: 'second', head: { id: api.sent[1]?.request.revisionId }, saving: 'idle' });
+    expect(await state()).toMatchObject({ formulaId: 'second', head: { id: api.sent[1]?.request.tryId }, saving: 'idle' });
   });
 
   test('a save behind another is sent after it, on top of what that one made', async () => {
@@ -133,7 +133,7 @@ describe('saving', () => {
     await settle();
     expect(api.sent).toHaveLength(1);
     await answer(0);
-    expect(api.sent[1]).toMatchObject({ id: 'f', headId: api.sent[0]?.request.revisionId, request: { label: 'two', worksheet: { rebuild: { title: 'two' } } } });
+    expect(api.sent[1]).toMatchObject({ id: 'f', headId: api.sent[0]?.request.tryId, request: { label: 'two', worksheet: { rebuild: { title: 'two' } } } });
     await answer(1);
     expect((await state()).saved?.rebuild.title).toBe('two');
     store.dispatch(benchActions.save({ label: 'again' }));
@@ -153,13 +153,13 @@ describe('saving', () => {
     store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
     store.dispatch(benchActions.save({ label: '' }));
     await settle();
-    expect(api.sent[2]?.request).toMatchObject({ formulaId: 'f', attempts: [api.sent[0]?.request.revisionId] });
+    expect(api.sent[2]?.request).toMatchObject({ formulaId: 'f', attempts: [api.sent[0]?.request.tryId] });
     await answer(2);
     expect((await state()).attempts).toEqual([]);
   });
 
   test('removed elsewhere: brought back and saved, or saved as a new one', async () => {
-    const stored: StoredFormula = { id: 'f', revision: head('r1', 1), revisions: [head('r1', 1)], worksheet: sheet('one') };
+    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: sheet('one') };
     store.dispatch(benchActions.opened({ stored }));
     store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
     store.dispatch(benchActions.save({ label: 'mine' }));

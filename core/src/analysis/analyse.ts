@@ -32,14 +32,14 @@ import {
   sweetnessOf,
 } from '../role';
 import { type AllergenReport, allergensOf, type Caution, type CautionRule, cautionsFor } from '../safety';
-import { type Craft, NO_CRAFT } from '../swap';
+import { type SwapTables, NO_SWAP_TABLES } from '../swap';
 
 /** All tables that an analysis or a rebuild is worked out with. */
-export interface Tables extends Craft {
+export interface Tables extends SwapTables {
   readonly cautions: readonly CautionRule[];
 }
 
-export const NO_TABLES: Tables = { ...NO_CRAFT, cautions: [] };
+export const NO_TABLES: Tables = { ...NO_SWAP_TABLES, cautions: [] };
 
 /** What a part that is chosen at the table would add to a portion. */
 export interface AtTable {

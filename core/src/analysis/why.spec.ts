@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { HyperFormula } from 'hyperformula';
-import { bench, larder, opened, partOf, readFormula, shipped } from '../../test/kitchen';
+import { bench, larder, opened, partOf, readFormula, shipped } from '../../test/larder';
 import { coldSide, MOST_OVERRUN, whip } from '../cold';
 import { allLines, broughtBy, COUNTING, FIGURES, mainPart, sumsOfPart } from '../formula';
 import { fluidAndHolding, hydrationOf, LEDGER_ROLES, measureRole, measuresOf, roleOf } from '../role';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { MF } from 'mf-parser';
-import { larder, partOf } from '../../test/kitchen';
+import { larder, partOf } from '../../test/larder';
 import { sumsOfPart } from '../formula';
 import { AT, depressionOf, FREEZING_FACTOR, freezingPointOf, iceAt, noSums, type Sums } from '../role';
 import { analyseMix, coldWarnings, freezingCurve, hardnessOf, icePercentAt, learnOverrun, minutesOut, overrunOf, scoopsFromC, whip, type WhipSetup } from './index';

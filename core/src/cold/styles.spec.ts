@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bench, larder, lineOf, partOf, readFormula, shipped } from '../../test/kitchen';
+import { bench, larder, lineOf, partOf, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { type ColdSetup, type Formula, sumsOfPart } from '../formula';
 import { classOf, ROLE_OF_FIGURE, styleOf } from '../product';

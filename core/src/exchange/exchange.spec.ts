@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { larder, readFormula as formulaOf } from '../../test/kitchen';
+import { larder, readFormula as formulaOf } from '../../test/larder';
 import { allLines, lineState, totalsOf } from '../formula';
 import { readRecipeJsonLd, readRecipeText, readYield, writeRecipeJsonLd } from './index';
 

@@ -1,6 +1,6 @@
 import convert from 'convert';
 import fc from 'fast-check';
-import { food, shipped } from '../../test/kitchen';
+import { food, shipped } from '../../test/larder';
 import { readAmount } from '../quantity';
 import { kitchenMeasure } from './kitchenMeasure';
 import { massOf } from './massOf';

@@ -7,7 +7,7 @@ export interface OverrunReading {
   readonly mixer?: 'stand' | 'hand';
 }
 
-/** How a formula is frozen or whipped: kept with the formula, so that a revision remembers it. */
+/** How a formula is frozen or whipped: kept with the formula, so that a try remembers it. */
 export interface ColdSetup {
   /** As said; else the title may name it. */
   readonly styleId?: string;

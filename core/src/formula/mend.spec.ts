@@ -1,6 +1,6 @@
 import convert from 'convert';
 import fc from 'fast-check';
-import { food, larder, readFormula } from '../../test/kitchen';
+import { food, larder, readFormula } from '../../test/larder';
 import { formatAmount, readAmount } from '../quantity';
 import { allLines, doubtWords, type Line, lineState, mendLine, MOST_AMOUNT, readTypedAmount } from './index';
 

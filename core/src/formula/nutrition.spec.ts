@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { larder, larderNotKnowing, readFormula as read, shipped } from '../../test/kitchen';
+import { larder, larderNotKnowing, readFormula as read, shipped } from '../../test/larder';
 import { analyse, whyFigure, whyRole } from '../analysis';
 import { batchCost } from '../cost';
 import { LEDGER_ROLES } from '../role';

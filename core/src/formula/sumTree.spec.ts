@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { food, larder, mixOf, readFormula, shipped } from '../../test/kitchen';
+import { food, larder, mixOf, readFormula, shipped } from '../../test/larder';
 import { stockLarder } from '../food';
 import { sumsOf } from '../role';
 import { allLines, broughtBy, changeLine, type Formula, sumsOfPart, totalsOf } from './index';

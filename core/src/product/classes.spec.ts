@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bench, larder, readFormula, shipped } from '../../test/kitchen';
+import { bench, larder, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { LEDGER_ROLES } from '../role';
 import { askingRows, standingOf } from '../swap';

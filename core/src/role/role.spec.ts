@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { MF } from 'mf-parser';
-import { food, mixOf as parts } from '../../test/kitchen';
+import { food, mixOf as parts } from '../../test/larder';
 import { INTENSE } from '../food';
 import { AT, bulkSweetness, intenseSweetness, liftOf, readSum, SOAPY_SHARE, type Sums, sumsOf, sweetenerWarnings, sweetnessCeiling, sweetnessOf } from './index';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bench, larder, opened, readFormula, shipped } from '../../test/kitchen';
+import { bench, larder, opened, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { type Allergen, ALLERGENS, answersTo, type Food, type Group, GROUPS, stockLarder } from '../food';
 import { allLines, type Formula } from '../formula';

@@ -2,7 +2,7 @@ import { againstDiet, answersTo, barredAllergens, type Diet, foodInHand, type Fo
 import { type Counting, COUNTING, type Figure, type Line, totalsOf, viewsOf, type Views } from '../formula';
 import { classOf } from '../product';
 import { type LedgerRole, roleOf } from '../role';
-import { type Craft } from './craft';
+import { type SwapTables } from './swapTables';
 import { openSwap } from './propose';
 import { limitOf, refusalOf, type SwapRule } from './rule';
 import { settleLiquid } from './settle';
@@ -75,16 +75,16 @@ export function rankCandidates(
   candidates: readonly Candidate[],
   share: number,
   larder: Larder,
-  craft: Craft,
+  tables: SwapTables,
   diet: Diet,
   counting: Counting = COUNTING,
 ): readonly RankedCandidate[] {
-  const product = classOf(sheet.rebuild, craft);
+  const product = classOf(sheet.rebuild, tables);
   const ranked = candidates.flatMap((candidate, index) => {
     const opened = openSwap(sheet, line.id, candidate.rule, Math.min(share, limitOf(candidate.rule, line.massG ?? 0, product?.id).share), larder, product);
     if (!opened.ok) return [];
-    const end = settleLiquid(opened.sheet, larder, craft);
-    const standing = standingOf(end, larder, craft);
+    const end = settleLiquid(opened.sheet, larder, tables);
+    const standing = standingOf(end, larder, tables);
     const { portion } = viewsOf(end.rebuild, totalsOf(end.rebuild, larder, counting), standing.product?.loss);
     const foods = standIns(candidate.rule, larder);
     const against = foods.map((food) => againstDiet(food, diet)).find((words) => words !== undefined);

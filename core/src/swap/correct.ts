@@ -3,7 +3,7 @@ import { type Line, broughtBy } from '../formula';
 import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, roleOf, type Sums } from '../role';
 import { aimOf, edgeOf, mostOf, wholePieces } from './bounds';
 import { comesToMind } from './comesToMind';
-import { type Craft } from './craft';
+import { type SwapTables } from './swapTables';
 import { isLiquid, rankedLiquids } from './liquids';
 import { isSpent } from './rule';
 import { BALANCE_RULE, type Standing, type StandingRow, unrestOf } from './standing';
@@ -37,7 +37,7 @@ interface Problem {
   readonly row: StandingRow;
   readonly aim: number;
   readonly larder: Larder;
-  readonly craft: Craft;
+  readonly tables: SwapTables;
 }
 
 function made({ standing, row, larder }: Problem, action: ProposalAction, delta: Sums, by: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
@@ -143,10 +143,10 @@ function offered(names: readonly string[], { standing, larder }: Problem): reado
 }
 
 function fromTable(problem: Problem): readonly Way[] {
-  const { standing, row, larder, craft } = problem;
+  const { standing, row, larder, tables } = problem;
   const massG = standing.sums[0] ?? 0;
   const direction = row.role === 'thickness' ? 'less' : row.state === 'low' ? 'more' : 'less';
-  return craft.correctives
+  return tables.correctives
     .filter((corrective) => corrective.role === row.role && corrective.direction === direction)
     .flatMap(({ foods, mostPer100g, reason, mark, source }) =>
       offered(foods, problem).flatMap((food) => {
@@ -207,10 +207,10 @@ function calmer(toOriginal: readonly Way[], toEdge: readonly Way[], now: number)
 }
 
 /** Ways to bring one role back, the one that leaves the calmest ledger first; liquids in the order of the formula and the kitchen. */
-export function correctionsFor(standing: Standing, row: StandingRow, larder: Larder, craft: Craft): readonly Correction[] {
+export function correctionsFor(standing: Standing, row: StandingRow, larder: Larder, tables: SwapTables): readonly Correction[] {
   const aim = aimOf(row);
   if (aim === undefined || row.rebuild === undefined) return [];
-  const problem: Problem = { standing, row, aim, larder, craft };
+  const problem: Problem = { standing, row, aim, larder, tables };
   const now = unrestOf(measuresOf(standing.sums), standing.rows);
   const massG = Math.max(standing.sums[0] ?? 0, 1);
   const found = [...atTheOven(problem, now), ...calmer(waysFor(problem), edgeOf(row) === aim ? [] : waysFor({ ...problem, aim: edgeOf(row) ?? aim }), now)];
@@ -250,7 +250,7 @@ export interface RowAdvice {
 const MOST_WAYS = 3;
 
 /** For each role that is out of its band and not left so, one to three corrections from foods of the larder. */
-export function adviceOf(sheet: Worksheet, standing: Standing, larder: Larder, craft: Craft): readonly RowAdvice[] {
+export function adviceOf(sheet: Worksheet, standing: Standing, larder: Larder, tables: SwapTables): readonly RowAdvice[] {
   const { part } = standing;
   if (!part) return [];
   const swapId = freshId(sheet, 'q');
@@ -259,7 +259,7 @@ export function adviceOf(sheet: Worksheet, standing: Standing, larder: Larder, c
     .filter(({ state, left }) => (state === 'low' || state === 'high') && !left)
     .map((row) => ({
       row,
-      ways: correctionsFor(standing, row, larder, craft)
+      ways: correctionsFor(standing, row, larder, tables)
         .slice(0, MOST_WAYS)
         .map((correction) => ({ proposal: asProposal(correction, part.id, swapId, index++), measures: correction.measures, energyKcal: correction.energyKcal })),
     }));

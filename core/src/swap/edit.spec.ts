@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bench, larder, lineOf, opened, readFormula } from '../../test/kitchen';
+import { bench, larder, lineOf, opened, readFormula } from '../../test/larder';
 import { analyse } from '../analysis';
 import { allLines } from '../formula';
 import { withMass } from './decide';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { food, larder, lineOf, opened, readFormula as read, rule, shipped } from '../../test/kitchen';
+import { food, larder, lineOf, opened, readFormula as read, rule, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { answersTo, type Diet } from '../food';
 import { allLines } from '../formula';

@@ -1,4 +1,4 @@
-import { larder, shipped } from '../../test/kitchen';
+import { larder, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { answersTo, type Food, isIn, type Larder, stockLarder } from '../food';
 import { allLines, type Formula } from '../formula';

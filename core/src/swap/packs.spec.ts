@@ -1,4 +1,4 @@
-import { readFormula, shipped } from '../../test/kitchen';
+import { readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { type Label, type Larder, type Pack, renamer, stockLarder } from '../food';
 import { allLines, type Formula, type Line, mendLine, totalsOf } from '../formula';

@@ -1,4 +1,4 @@
-import { bench, food, larder, lineOf, opened, rule, shipped } from '../../test/kitchen';
+import { bench, food, larder, lineOf, opened, rule, shipped } from '../../test/larder';
 import { liftOf, measureRole } from '../role';
 import { allLines, mainPart, sumsOfPart } from '../formula';
 import { candidatesFor, settleLiquid, settleOpen, standingOf, type Worksheet } from './index';

@@ -1,7 +1,7 @@
 import { type Larder } from '../food';
 import { type LedgerRole, measuresOf, roleOf } from '../role';
 import { asProposal, correctionsFor } from './correct';
-import { type Craft } from './craft';
+import { type SwapTables } from './swapTables';
 import { acceptProposal, settleOpen } from './decide';
 import { askingRows, type Standing, standingOf, unrestOf } from './standing';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
@@ -36,14 +36,14 @@ function step(
   sheet: Worksheet,
   standing: Standing,
   larder: Larder,
-  craft: Craft,
+  tables: SwapTables,
   taken: readonly Proposal[],
 ): { readonly sheet: Worksheet; readonly proposal: Proposal } | undefined {
   const { part } = standing;
   if (!part) return undefined;
   const massG = Math.max(standing.sums[0] ?? 0, 1);
   const [best] = askingRows(standing)
-    .flatMap((row) => correctionsFor(standing, row, larder, craft).slice(0, 2))
+    .flatMap((row) => correctionsFor(standing, row, larder, tables).slice(0, 2))
     .filter(({ role, action }) => role === 'thickness' || !undoes(action, standing))
     .filter(({ action }) => !taken.some((one) => isOfTheSame(one.action, action)))
     .filter(({ role, action }) => action.kind === 'step' || action.kind === 'replace' || action.massG <= (role === 'thickness' ? ABSURD_LIQUID : ABSURD) * massG)
@@ -54,11 +54,11 @@ function step(
 }
 
 /** Takes everything open, then the first liquid correction that the thickness calls for. */
-export function settleLiquid(sheet: Worksheet, larder: Larder, craft: Craft): Worksheet {
+export function settleLiquid(sheet: Worksheet, larder: Larder, tables: SwapTables): Worksheet {
   const settled = settleOpen(sheet, larder);
-  const standing = standingOf(settled, larder, craft);
+  const standing = standingOf(settled, larder, tables);
   const row = askingRows(standing).find(({ role }) => role === 'thickness');
-  const [first] = row ? correctionsFor(standing, row, larder, craft) : [];
+  const [first] = row ? correctionsFor(standing, row, larder, tables) : [];
   return first && standing.part ? acceptProposal(settled, asProposal(first, standing.part.id, freshId(settled, 'q'), 0), larder) : settled;
 }
 
@@ -80,16 +80,16 @@ interface Calm {
   readonly unrest: number;
 }
 
-function calmOf(sheet: Worksheet, larder: Larder, craft: Craft): Calm {
-  const standing = standingOf(sheet, larder, craft);
+function calmOf(sheet: Worksheet, larder: Larder, tables: SwapTables): Calm {
+  const standing = standingOf(sheet, larder, tables);
   return { asking: askingRows(standing).length, unrest: unrestOf(measuresOf(standing.sums), standing.rows) };
 }
 
 /** The first smaller set that leaves the ledger as calm; undefined where every correction is needed. */
-function leaner(start: Worksheet, taken: readonly Proposal[], calm: Calm, larder: Larder, craft: Craft): { sheet: Worksheet; taken: readonly Proposal[] } | undefined {
+function leaner(start: Worksheet, taken: readonly Proposal[], calm: Calm, larder: Larder, tables: SwapTables): { sheet: Worksheet; taken: readonly Proposal[] } | undefined {
   for (let i = 0; i < taken.length; i++) {
     const sheet = replay(start, taken, i, larder);
-    const now = calmOf(sheet, larder, craft);
+    const now = calmOf(sheet, larder, tables);
     if (now.asking <= calm.asking && now.unrest <= calm.unrest + 1e-6) return { sheet, taken: taken.filter((_one, at) => at !== i) };
   }
   return undefined;
@@ -99,20 +99,20 @@ function leaner(start: Worksheet, taken: readonly Proposal[], calm: Calm, larder
  * Takes everything open, then a small set of corrections that brings every role into its band: each step takes the one
  * that leaves the calmest ledger, and what turns out not to be needed is dropped again. Says which roles cannot be met.
  */
-export function settleAll(sheet: Worksheet, larder: Larder, craft: Craft): Settled {
+export function settleAll(sheet: Worksheet, larder: Larder, tables: SwapTables): Settled {
   const start = settleOpen(sheet, larder);
   let current = start;
   let taken: readonly Proposal[] = [];
   for (let i = 0; i < MOST_STEPS; i++) {
-    const next = step(current, standingOf(current, larder, craft), larder, craft, taken);
+    const next = step(current, standingOf(current, larder, tables), larder, tables, taken);
     if (!next) break;
     current = next.sheet;
     taken = [...taken, next.proposal];
   }
-  const calm = calmOf(current, larder, craft);
-  for (let fewer = leaner(start, taken, calm, larder, craft); fewer; fewer = leaner(start, taken, calm, larder, craft)) {
+  const calm = calmOf(current, larder, tables);
+  for (let fewer = leaner(start, taken, calm, larder, tables); fewer; fewer = leaner(start, taken, calm, larder, tables)) {
     current = fewer.sheet;
     taken = fewer.taken;
   }
-  return { sheet: current, taken, unmet: unmetWords(standingOf(current, larder, craft)) };
+  return { sheet: current, taken, unmet: unmetWords(standingOf(current, larder, tables)) };
 }

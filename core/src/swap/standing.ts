@@ -2,7 +2,7 @@ import { type Allergen, answersTo, type Diet, type Food, type Larder } from '../
 import { allLines, type Line, mainPart, NO_GOALS, type Part, sumsOfPart } from '../formula';
 import { classOf, type LedgerRow, ledgerOf, outside, overProtein, type OverLimit, type ProductClass } from '../product';
 import { type LedgerRole, type Measures, measuresOf, noSums, type Sums } from '../role';
-import { type Craft } from './craft';
+import { type SwapTables } from './swapTables';
 import { refuseProposal } from './decide';
 import { freshId, type Worksheet } from './worksheet';
 
@@ -81,8 +81,8 @@ function company(sheet: Worksheet, larder: Larder): Pick<Standing, 'gone' | 'sug
 }
 
 /** The standing of a worksheet as it lies there; settle what is open first to see where it would end. */
-export function standingOf(sheet: Worksheet, larder: Larder, craft: Craft): Standing {
-  const product = classOf(sheet.rebuild, craft);
+export function standingOf(sheet: Worksheet, larder: Larder, tables: SwapTables): Standing {
+  const product = classOf(sheet.rebuild, tables);
   const originalPart = mainPart(sheet.original, larder);
   const part = sheet.rebuild.parts.find(({ id }) => id === originalPart?.id) ?? mainPart(sheet.rebuild, larder);
   const original = measuresOf(originalPart ? sumsOfPart(originalPart, larder) : noSums());

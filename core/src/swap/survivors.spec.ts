@@ -1,4 +1,4 @@
-import { bench, larder, lineOf, opened, partOf, readFormula, rule, shipped } from '../../test/kitchen';
+import { bench, larder, lineOf, opened, partOf, readFormula, rule, shipped } from '../../test/larder';
 import { whyIce, whyRole, whyYield } from '../analysis';
 import { analyse } from '../analysis';
 import { icePercentAt, whip, type WhipSetup } from '../cold';

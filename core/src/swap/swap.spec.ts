@@ -1,4 +1,4 @@
-import { bench, larder, larderNotKnowing, lineOf, opened as open, rule, shipped } from '../../test/kitchen';
+import { bench, larder, larderNotKnowing, lineOf, opened as open, rule, shipped } from '../../test/larder';
 import { allLines } from '../formula';
 import { analyse } from '../analysis';
 import {

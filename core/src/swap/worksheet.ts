@@ -24,7 +24,7 @@ export interface Proposal {
   readonly source: string;
 }
 
-/** What the baker said of a proposal; kept with the revision. */
+/** What the baker said of a proposal; kept with the try. */
 export interface Decision {
   readonly proposal: Proposal;
   readonly outcome: 'accepted' | 'edited' | 'refused';

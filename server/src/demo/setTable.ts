@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { formulaSchema, lookedUpSchema, type ShippedLarder } from '@fellmist/contract';
 import {
-  type Craft,
+  type SwapTables,
   type Larder,
   classOf,
   linesNamed,
@@ -18,8 +18,8 @@ import {
 } from '@fellmist/core';
 import * as z from 'zod';
 import { addDays, formatISO, parseISO } from 'date-fns';
-import { countFormulas, createFormula, saveRevision } from '../store/formulas';
-import { type Kitchen } from '../store/kitchen';
+import { countFormulas, createFormula, saveTry } from '../store/formulas';
+import { type LarderStore } from '../store/larderStore';
 
 const household = z.array(
   z.strictObject({
@@ -27,12 +27,12 @@ const household = z.array(
     classId: z.string(),
     goals: formulaSchema.shape.goals,
     notes: z.array(z.string()).default([]),
-    revisions: z
+    tries: z
       .array(
         z.strictObject({
           label: z.string(),
           at: z.string(),
-          /** Number of the revision it grows from; absent, the one before. */
+          /** Number of the try it grows from; absent, the one before. */
           from: z.number().int().positive().optional(),
           swaps: z.array(z.strictObject({ from: z.string(), rule: z.string(), share: z.number() })),
           /** Whether all corrections of the balance are taken, or the liquid alone. */
@@ -49,12 +49,12 @@ function steadyId(name: string): string {
   return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }
 
-function swap(sheet: Worksheet, from: string, rule: SwapRule, share: number, larder: Larder, craft: Craft): Worksheet {
+function swap(sheet: Worksheet, from: string, rule: SwapRule, share: number, larder: Larder, tables: SwapTables): Worksheet {
   const [line] = linesNamed(sheet.rebuild, from, larder);
   if (!line) throw new Error(`demo household: no line holds "${from}"`);
-  const opened = openSwap(sheet, line.id, rule, share, larder, classOf(sheet.rebuild, craft));
+  const opened = openSwap(sheet, line.id, rule, share, larder, classOf(sheet.rebuild, tables));
   if (!opened.ok) throw new Error(`demo household: ${opened.error}`);
-  return settleLiquid(opened.sheet, larder, craft);
+  return settleLiquid(opened.sheet, larder, tables);
 }
 
 const ago = z.number().int();
@@ -79,10 +79,10 @@ const larderTable = z.strictObject({
 });
 
 /** Stocks the demo larder: packs from the label shelf with the household's own weighings, prices and dates around today. */
-function stockTable(kitchen: Kitchen, folder: string): void {
+function stockTable(larderStore: LarderStore, folder: string): void {
   const shelf = z.array(lookedUpSchema).parse(JSON.parse(readFileSync(join(folder, 'label-shelf.json'), 'utf8')));
   const { packs, staples, leftOvers } = larderTable.parse(JSON.parse(readFileSync(join(folder, 'demo', 'larder.json'), 'utf8')));
-  const dayIn = (days: number): string => formatISO(addDays(parseISO(kitchen.today), days), { representation: 'date' });
+  const dayIn = (days: number): string => formatISO(addDays(parseISO(larderStore.today), days), { representation: 'date' });
   for (const { id, code, price, measuresG, cup, thirstTests, note, leftG, openedDaysAgo, bestInDays } of packs) {
     const found = shelf.find((pack) => pack.code === code);
     if (!found) throw new Error(`demo larder: no pack has the code ${code}`);
@@ -103,32 +103,32 @@ function stockTable(kitchen: Kitchen, folder: string): void {
       ...(cup ? { cup } : {}),
       ...(allergens ? { allergens } : {}),
     };
-    kitchen.savePack(pack, 0);
+    larderStore.savePack(pack, 0);
     if (leftG === undefined) continue;
     const dates = { ...(openedDaysAgo === undefined ? {} : { openedOn: dayIn(-openedDaysAgo) }), ...(bestInDays === undefined ? {} : { bestBefore: dayIn(bestInDays) }) };
-    kitchen.putStock({ id: `stock-${id}`, foodId: id, leftG, ...dates, origin: 'pack', note: '' });
+    larderStore.putStock({ id: `stock-${id}`, foodId: id, leftG, ...dates, origin: 'pack', note: '' });
   }
-  for (const staple of staples) kitchen.savePack({ ...staple, mayContain: [], measuresG: {}, thirstTests: [], note: '' }, 0);
+  for (const staple of staples) larderStore.savePack({ ...staple, mayContain: [], measuresG: {}, thirstTests: [], note: '' }, 0);
   for (const { id, foodId, leftG, openedDaysAgo, note } of leftOvers) {
-    kitchen.putStock({ id, foodId, leftG, openedOn: dayIn(-openedDaysAgo), origin: 'left over', note });
+    larderStore.putStock({ id, foodId, leftG, openedOn: dayIn(-openedDaysAgo), origin: 'left over', note });
   }
 }
 
 /** Fills an empty shelf and larder with the demo household: its recipes are read and rebuilt by the same core as any other. */
-export function setTable(kitchen: Kitchen, shipped: ShippedLarder, dataFolder: string): void {
-  const { db } = kitchen;
+export function setTable(larderStore: LarderStore, shipped: ShippedLarder, dataFolder: string): void {
+  const { db } = larderStore;
   const folder = join(dataFolder, 'demo');
   if (countFormulas(db) > 0) return;
   const larder = stockLarder(shipped.foods);
   const rules = new Map(shipped.rules.map((rule) => [rule.id, rule]));
   const table = household.parse(JSON.parse(readFileSync(join(folder, 'household.json'), 'utf8')));
-  for (const { file, classId, goals, notes, revisions } of table) {
+  for (const { file, classId, goals, notes, tries } of table) {
     const read = readRecipeText(readFileSync(join(folder, file), 'utf8'), larder, 'uk');
     if (!read.ok) throw new Error(`demo household, ${file}: ${read.error}`);
     const formulaId = steadyId(file);
     const start = startWorksheet({ ...read.formula, classId });
     const saved: { readonly id: string; readonly sheet: Worksheet }[] = [];
-    revisions.forEach(({ label, at, from, swaps, settled }, i) => {
+    tries.forEach(({ label, at, from, swaps, settled }, i) => {
       const parent = saved[(from ?? i) - 1];
       let sheet: Worksheet = parent?.sheet ?? { ...start, rebuild: { ...start.rebuild, notes: [...start.rebuild.notes, ...notes], ...(goals ? { goals } : {}) } };
       for (const { from: name, rule, share } of swaps) {
@@ -137,11 +137,11 @@ export function setTable(kitchen: Kitchen, shipped: ShippedLarder, dataFolder: s
         sheet = swap(sheet, name, found, share, larder, shipped);
       }
       if (settled) sheet = settleAll(sheet, larder, shipped).sheet;
-      const save = { revisionId: steadyId(`${file} ${i}`), label, worksheet: sheet, ...(parent ? { parentId: parent.id } : {}) };
+      const save = { tryId: steadyId(`${file} ${i}`), label, worksheet: sheet, ...(parent ? { parentId: parent.id } : {}) };
       if (i === 0) createFormula(db, formulaId, save, at);
-      else saveRevision(db, formulaId, saved.at(-1)?.id ?? '', save, at);
-      saved.push({ id: save.revisionId, sheet });
+      else saveTry(db, formulaId, saved.at(-1)?.id ?? '', save, at);
+      saved.push({ id: save.tryId, sheet });
     });
   }
-  stockTable(kitchen, dataFolder);
+  stockTable(larderStore, dataFolder);
 }

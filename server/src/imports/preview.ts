@@ -4,7 +4,7 @@ import { FOOD_COLUMNS, PACK_COLUMNS, readCsv, readFoodRows, readPackRows } from 
 import { type Food, type Pack, renamer, type StockItem } from '@fellmist/core';
 import { ProblemError } from '../http/problem';
 import { foodOrigins, ownFoods } from '../store/foods';
-import { type Kitchen } from '../store/kitchen';
+import { type LarderStore } from '../store/larderStore';
 import { type Batch, type Change } from './batch';
 import { readPacks } from '../store/packs';
 
@@ -74,10 +74,10 @@ function foodChanges(before: Food, after: Food): readonly string[] {
   return [`replaces your ${before.name}${figures.length > 0 ? `: ${figures.join(', ')}` : ''}`];
 }
 
-function previewFoods(rows: readonly Readonly<Record<string, string>>[], kitchen: Kitchen): { rows: ImportRow[]; foods: Change<Food>[] } {
-  const origins = foodOrigins(kitchen.db);
-  const own = new Known(ownFoods(kitchen.db));
-  const otherNames = renamer(kitchen.wordGroups);
+function previewFoods(rows: readonly Readonly<Record<string, string>>[], larderStore: LarderStore): { rows: ImportRow[]; foods: Change<Food>[] } {
+  const origins = foodOrigins(larderStore.db);
+  const own = new Known(ownFoods(larderStore.db));
+  const otherNames = renamer(larderStore.wordGroups);
   const out: { rows: ImportRow[]; foods: Change<Food>[] } = { rows: [], foods: [] };
   for (const read of readFoodRows(rows)) {
     if ('errors' in read) {
@@ -101,11 +101,11 @@ function previewFoods(rows: readonly Readonly<Record<string, string>>[], kitchen
   return out;
 }
 
-function previewPacks(rows: readonly Readonly<Record<string, string>>[], kitchen: Kitchen): { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } {
-  const packs = readPacks(kitchen.db).map(({ pack }) => pack);
+function previewPacks(rows: readonly Readonly<Record<string, string>>[], larderStore: LarderStore): { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } {
+  const packs = readPacks(larderStore.db).map(({ pack }) => pack);
   const bodies = new Map(packs.map((pack) => [pack.id, JSON.stringify(pack)]));
   const own = new Known(packs);
-  const stocked = new Map(kitchen.payload.stock.map(({ item }) => [item.foodId, item]));
+  const stocked = new Map(larderStore.contents.stock.map(({ item }) => [item.foodId, item]));
   const out: { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } = { rows: [], packs: [], stock: [] };
   for (const read of readPackRows(rows)) {
     if ('errors' in read) {
@@ -114,7 +114,8 @@ function previewPacks(rows: readonly Readonly<Record<string, string>>[], kitchen
     }
     const { before, words } = own.find(read.pack);
     if (words) out.rows.push(faulty(read.row, read.pack.name, [words]));
-    else if (kitchen.kindIdOf(read.pack.kindId) !== read.pack.kindId) out.rows.push(faulty(read.row, read.pack.name, [`kind_id "${read.pack.kindId}" is no food of the table`]));
+    else if (larderStore.kindIdOf(read.pack.kindId) !== read.pack.kindId)
+      out.rows.push(faulty(read.row, read.pack.name, [`kind_id "${read.pack.kindId}" is no food of the table`]));
     else {
       const pack: Pack = { ...read.pack, id: read.pack.id || (before?.id ?? freshId('pack')) };
       const held = stocked.get(pack.id);
@@ -130,14 +131,14 @@ function previewPacks(rows: readonly Readonly<Record<string, string>>[], kitchen
 }
 
 /** What importing a file would do, row by row; nothing is written. Throws a ProblemError where the file cannot be read. */
-export function previewImport(bytes: Uint8Array, of: ImportPreview['of'], kitchen: Kitchen): Batch {
+export function previewImport(bytes: Uint8Array, of: ImportPreview['of'], larderStore: LarderStore): Batch {
   const columns = of === 'foods' ? [...FOOD_COLUMNS] : [...PACK_COLUMNS];
   const read = readCsv(bytes, columns, of === 'foods' ? ['name'] : ['name', 'kind_id']);
   if (!read.ok) throw new ProblemError(422, 'The file cannot be read', read.error);
   if (of === 'foods') {
-    const { rows, foods } = previewFoods(read.rows, kitchen);
+    const { rows, foods } = previewFoods(read.rows, larderStore);
     return { preview: previewOf(of, rows, read.ignored, read.encoding), foods, packs: [], stock: [] };
   }
-  const { rows, packs, stock } = previewPacks(read.rows, kitchen);
+  const { rows, packs, stock } = previewPacks(read.rows, larderStore);
   return { preview: previewOf(of, rows, read.ignored, read.encoding), foods: [], packs, stock };
 }

@@ -3,8 +3,8 @@ import { countingQuerySchema, labelSchema, saveSchema, type ShelfEntry, type She
 import { allLines, type Analysis, analyse, classOf, type Counting, type Figures, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
 import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
-import { type Kitchen } from '../store/kitchen';
-import { createFormula, deleteFormula, listFormulas, nameRevision, readFormula, restoreFormula, saveRevision, type SaveResult, type ShelfRow } from '../store/formulas';
+import { type LarderStore } from '../store/larderStore';
+import { createFormula, deleteFormula, listFormulas, nameTry, readFormula, restoreFormula, saveTry, type SaveResult, type ShelfRow } from '../store/formulas';
 
 function missing(): ProblemError {
   return new ProblemError(404, 'No such formula', 'That formula is not on the shelf. It may have been deleted in another tab.');
@@ -24,22 +24,22 @@ function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
 const NO_FIGURES = { portions: 0, portionWord: '', original: {}, rebuild: {}, gaps: 0, swappedIn: [] } as const;
 
 /** One formula on the shelf; one that cannot be read or analysed is listed as such, so that the shelf stays whole. */
-function shelfEntry(row: ShelfRow, kitchen: Kitchen, counting: Counting): ShelfEntry {
-  const head = { id: row.id, revisionCount: row.revisionCount, revisionLabel: row.label, updatedAt: row.createdAt };
+function shelfEntry(row: ShelfRow, larderStore: LarderStore, counting: Counting): ShelfEntry {
+  const head = { id: row.id, tryCount: row.tryCount, tryLabel: row.label, updatedAt: row.createdAt };
   if (!row.worksheet.ok) return { ...head, ...NO_FIGURES, title: 'A formula that cannot be read', fault: row.worksheet.words };
   const sheet = row.worksheet.document;
   try {
-    return analysedEntry(head, sheet, kitchen, counting);
+    return analysedEntry(head, sheet, larderStore, counting);
   } catch (error) {
     return { ...head, ...NO_FIGURES, title: sheet.rebuild.title, fault: `It cannot be worked out: ${error instanceof Error ? error.message : String(error)}` };
   }
 }
 
-type EntryHead = Pick<ShelfEntry, 'id' | 'revisionCount' | 'revisionLabel' | 'updatedAt'>;
+type EntryHead = Pick<ShelfEntry, 'id' | 'tryCount' | 'tryLabel' | 'updatedAt'>;
 
-function analysedEntry(head: EntryHead, sheet: Worksheet, { larder, payload }: Kitchen, counting: Counting): ShelfEntry {
+function analysedEntry(head: EntryHead, sheet: Worksheet, { larder, contents }: LarderStore, counting: Counting): ShelfEntry {
   const { original, rebuild } = sheet;
-  const [before, now] = [original, rebuild].map((formula) => analyse(formula, larder, payload, counting)) as [Analysis, Analysis];
+  const [before, now] = [original, rebuild].map((formula) => analyse(formula, larder, contents, counting)) as [Analysis, Analysis];
   return {
     ...head,
     title: rebuild.title,
@@ -53,12 +53,12 @@ function analysedEntry(head: EntryHead, sheet: Worksheet, { larder, payload }: K
 }
 
 function sendStored(response: Response, stored: StoredFormula, status = 200): void {
-  response.status(status).set('ETag', `"${stored.revision.id}"`).set('Cache-Control', 'no-store').json(stored);
+  response.status(status).set('ETag', `"${stored.thisTry.id}"`).set('Cache-Control', 'no-store').json(stored);
 }
 
 function knownHead(request: Request): string {
   const match = /^"([^"]+)"$/.exec(request.get('If-Match') ?? '');
-  if (!match?.[1]) throw new ProblemError(428, 'If-Match is missing', 'A save must say which revision it is based on, in an If-Match header.');
+  if (!match?.[1]) throw new ProblemError(428, 'If-Match is missing', 'A save must say which try it is based on, in an If-Match header.');
   return match[1];
 }
 
@@ -80,7 +80,7 @@ function foodsUsed({ original, rebuild }: Worksheet): readonly string[] {
 /** What a save stored, or the problem that it met. */
 function savedOr(result: SaveResult): StoredFormula {
   if (result.kind === 'saved') return result.stored;
-  if (result.kind === 'strange parent') throw new ProblemError(400, 'No such revision', 'The revision that this one grew from is none of this formula’s.', { field: 'parentId' });
+  if (result.kind === 'strange parent') throw new ProblemError(400, 'No such try', 'The try that this one grew from is none of this formula’s.', { field: 'parentId' });
   if (result.kind === 'missing') throw missing();
   if (result.kind === 'removed') {
     throw new ProblemError(
@@ -103,18 +103,18 @@ function savedOr(result: SaveResult): StoredFormula {
   );
 }
 
-/** Formulas and their immutable revisions. */
-export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
+/** Formulas and their immutable tries. */
+export function formulaRoutes(larderStore: LarderStore, now: () => string): Router {
   const router = Router();
-  const { db } = kitchen;
+  const { db } = larderStore;
   router.get('/formulas', (request, response) => {
     const counting = countingQuerySchema.parse(request.query);
-    response.set('Cache-Control', 'no-store').json(listFormulas(db).map((row) => shelfEntry(row, kitchen, counting)));
+    response.set('Cache-Control', 'no-store').json(listFormulas(db).map((row) => shelfEntry(row, larderStore, counting)));
   });
   router.post('/formulas', (request, response) => {
     const save = saveSchema.parse(request.body);
     const stored = savedOr(createFormula(db, save.formulaId ?? randomUUID(), save, now()));
-    kitchen.takeUp(foodsUsed(save.worksheet));
+    larderStore.takeUp(foodsUsed(save.worksheet));
     response.location(`/api/formulas/${stored.id}`);
     sendStored(response, stored, 201);
   });
@@ -123,22 +123,22 @@ export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
     if (!stored) throw missing();
     sendStored(response, stored);
   });
-  router.get('/formulas/:id/revisions/:revisionId', (request, response) => {
-    const stored = readFormula(db, request.params.id, request.params.revisionId);
+  router.get('/formulas/:id/tries/:tryId', (request, response) => {
+    const stored = readFormula(db, request.params.id, request.params.tryId);
     if (!stored) throw missing();
     sendStored(response, stored);
   });
-  router.put('/formulas/:id/revisions/:revisionId/name', (request, response) => {
+  router.put('/formulas/:id/tries/:tryId/name', (request, response) => {
     const { label } = labelSchema.parse(request.body);
-    const stored = nameRevision(db, request.params.id, request.params.revisionId, label, now());
+    const stored = nameTry(db, request.params.id, request.params.tryId, label, now());
     if (!stored) throw missing();
     sendStored(response, stored);
   });
   router.put('/formulas/:id', (request, response) => {
     const known = knownHead(request);
     const save = saveSchema.parse(request.body);
-    const stored = savedOr(saveRevision(db, request.params.id, known, save, now()));
-    kitchen.takeUp(foodsUsed(save.worksheet));
+    const stored = savedOr(saveTry(db, request.params.id, known, save, now()));
+    larderStore.takeUp(foodsUsed(save.worksheet));
     sendStored(response, stored);
   });
   router.delete('/formulas/:id', (request, response) => {
@@ -156,7 +156,7 @@ export function formulaRoutes(kitchen: Kitchen, now: () => string): Router {
     response
       .type('application/ld+json')
       .set('Content-Disposition', `attachment; filename="${fileName(rebuild.title)}"`)
-      .send(writeRecipeJsonLd(rebuild, kitchen.larder, original, classOf(rebuild, kitchen.payload)?.loss));
+      .send(writeRecipeJsonLd(rebuild, larderStore.larder, original, classOf(rebuild, larderStore.contents)?.loss));
   });
   return router;
 }

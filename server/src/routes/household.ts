@@ -2,7 +2,7 @@ import { householdSchema, type RemovedThing } from '@fellmist/contract';
 import { Router } from 'express';
 import { ProblemError } from '../http/problem';
 import { removedFormulas } from '../store/formulas';
-import { type Kitchen } from '../store/kitchen';
+import { type LarderStore } from '../store/larderStore';
 import { removedPacks } from '../store/packs';
 import { readSettings } from '../store/settings';
 import { knownVersion } from './larder';
@@ -15,14 +15,14 @@ function daysBefore(now: string, days: number): string {
 }
 
 /** What is the household's as a whole: its settings, and what it removed of late. */
-export function householdRoutes(kitchen: Kitchen, now: () => string): Router {
+export function householdRoutes(larderStore: LarderStore, now: () => string): Router {
   const router = Router();
   router.get('/settings', (_request, response) => {
-    const stored = readSettings(kitchen.db);
+    const stored = readSettings(larderStore.db);
     response.set('ETag', `"${stored.version}"`).set('Cache-Control', 'no-store').json(stored);
   });
   router.put('/settings', (request, response) => {
-    const result = kitchen.saveSettings(householdSchema.parse(request.body), knownVersion(request));
+    const result = larderStore.saveSettings(householdSchema.parse(request.body), knownVersion(request));
     if (result.kind === 'stale') {
       throw new ProblemError(409, 'Changed meanwhile elsewhere', 'The settings were changed from another place since you saw them. Nothing was overwritten.', {
         currentSettings: result.stored,
@@ -33,8 +33,8 @@ export function householdRoutes(kitchen: Kitchen, now: () => string): Router {
   router.get('/removed', (_request, response) => {
     const since = daysBefore(now(), KEPT_DAYS);
     const removed: readonly RemovedThing[] = [
-      ...removedFormulas(kitchen.db, since).map(({ id, title, removedAt }) => ({ kind: 'formula' as const, id, name: title, removedAt })),
-      ...removedPacks(kitchen.db, since).map(({ pack, removedAt }) => ({ kind: 'pack' as const, id: pack.id, name: pack.name, removedAt })),
+      ...removedFormulas(larderStore.db, since).map(({ id, title, removedAt }) => ({ kind: 'formula' as const, id, name: title, removedAt })),
+      ...removedPacks(larderStore.db, since).map(({ pack, removedAt }) => ({ kind: 'pack' as const, id: pack.id, name: pack.name, removedAt })),
     ];
     response.set('Cache-Control', 'no-store').json([...removed].sort((a, b) => b.removedAt.localeCompare(a.removedAt)));
   });

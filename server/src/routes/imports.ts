@@ -5,7 +5,7 @@ import { ProblemError } from '../http/problem';
 import { type Batch } from '../imports/batch';
 import { previewImport } from '../imports/preview';
 import { ownFoods } from '../store/foods';
-import { type Kitchen } from '../store/kitchen';
+import { type LarderStore } from '../store/larderStore';
 
 /** Larger tables are refused before they are read. */
 const MOST_BYTES = '24mb';
@@ -17,14 +17,14 @@ const MOST_AT_HAND = 300;
 const query = z.strictObject({ of: z.enum(['foods', 'packs']) });
 
 /** Tables in and out: a preview first, nothing written until it is accepted, all of it or nothing. */
-export function importRoutes(kitchen: Kitchen): Router {
+export function importRoutes(larderStore: LarderStore): Router {
   const router = Router();
   const waiting = new Map<string, Batch>();
 
   router.post('/imports', express.raw({ type: () => true, limit: MOST_BYTES }), (request, response) => {
     const { of } = query.parse(request.query);
     if (!Buffer.isBuffer(request.body) || request.body.length === 0) throw new ProblemError(422, 'The file is empty', 'The file is empty; choose another.');
-    const batch = previewImport(request.body, of, kitchen);
+    const batch = previewImport(request.body, of, larderStore);
     const oldest = waiting.size >= MOST_WAITING ? waiting.keys().next().value : undefined;
     if (oldest !== undefined) waiting.delete(oldest);
     waiting.set(batch.preview.id, batch);
@@ -34,7 +34,7 @@ export function importRoutes(kitchen: Kitchen): Router {
   router.post('/imports/:id/accept', (request, response) => {
     const batch = waiting.get(request.params.id);
     if (!batch) throw new ProblemError(404, 'No such preview', 'This preview is no longer there; choose the file again. Nothing was imported.');
-    const moved = kitchen.takeIn(batch, batch.foods.length <= MOST_AT_HAND);
+    const moved = larderStore.takeIn(batch, batch.foods.length <= MOST_AT_HAND);
     waiting.delete(request.params.id);
     if (moved.length > 0) {
       const names = moved.slice(0, 5).join(', ');
@@ -48,7 +48,7 @@ export function importRoutes(kitchen: Kitchen): Router {
   });
 
   router.get('/foods.csv', (request, response) => {
-    const all = request.query['all'] === '1' ? kitchen.payload.foods : ownFoods(kitchen.db);
+    const all = request.query['all'] === '1' ? larderStore.contents.foods : ownFoods(larderStore.db);
     response
       .type('text/csv')
       .set('Content-Disposition', 'attachment; filename="fellmist-foods.csv"')
@@ -56,7 +56,7 @@ export function importRoutes(kitchen: Kitchen): Router {
   });
 
   router.get('/packs.csv', (_request, response) => {
-    const { packs, stock } = kitchen.payload;
+    const { packs, stock } = larderStore.contents;
     const rows = packs.map(({ pack }) => ({ pack, stock: stock.find(({ item }) => item.foodId === pack.id)?.item }));
     response
       .type('text/csv')

@@ -1,30 +1,30 @@
-import { type RevisionHead, type SaveRequest, type StoredFormula } from '@fellmist/contract';
+import { type TryHead, type SaveRequest, type StoredFormula } from '@fellmist/contract';
 import { type Worksheet } from '@fellmist/core';
 import { type Store } from './database';
 import { DOCUMENTS, type ReadDocument, readDocument, type StoredDocument } from './documents';
 
-const HEADS = `SELECT formula.id AS id, revision.id AS revisionId, COALESCE(revision_name.label, revision.label) AS label, revision.created_at AS createdAt, revision.schema AS schema, revision.worksheet AS body,
-    (SELECT COUNT(*) FROM revision AS every WHERE every.formula_id = formula.id) AS revisionCount
-  FROM formula JOIN revision ON revision.id = formula.head_id LEFT JOIN revision_name ON revision_name.revision_id = revision.id
-  WHERE formula.deleted_at IS NULL ORDER BY revision.created_at DESC, formula.id`;
+const HEADS = `SELECT formula.id AS id, try.id AS tryId, COALESCE(try_name.label, try.label) AS label, try.created_at AS createdAt, try.schema AS schema, try.worksheet AS body,
+    (SELECT COUNT(*) FROM try AS every WHERE every.formula_id = formula.id) AS tryCount
+  FROM formula JOIN try ON try.id = formula.head_id LEFT JOIN try_name ON try_name.try_id = try.id
+  WHERE formula.deleted_at IS NULL ORDER BY try.created_at DESC, formula.id`;
 const HEAD_OF = 'SELECT head_id AS headId FROM formula WHERE id = @id AND deleted_at IS NULL';
-const NAMED = 'revision LEFT JOIN revision_name ON revision_name.revision_id = revision.id';
-const REVISION = `SELECT id, formula_id AS formulaId, number, parent_id AS parentId, COALESCE(revision_name.label, revision.label) AS label, schema, worksheet AS body, created_at AS createdAt FROM ${NAMED} WHERE id = @id`;
-const REVISIONS = `SELECT id, number, parent_id AS parentId, COALESCE(revision_name.label, revision.label) AS label, created_at AS createdAt FROM ${NAMED} WHERE formula_id = @id ORDER BY number`;
-const NAME_REVISION = `INSERT INTO revision_name (revision_id, label, named_at) VALUES (@id, @label, @at)
-  ON CONFLICT (revision_id) DO UPDATE SET label = @label, named_at = @at`;
+const NAMED = 'try LEFT JOIN try_name ON try_name.try_id = try.id';
+const TRY = `SELECT id, formula_id AS formulaId, number, parent_id AS parentId, COALESCE(try_name.label, try.label) AS label, schema, worksheet AS body, created_at AS createdAt FROM ${NAMED} WHERE id = @id`;
+const TRIES = `SELECT id, number, parent_id AS parentId, COALESCE(try_name.label, try.label) AS label, created_at AS createdAt FROM ${NAMED} WHERE formula_id = @id ORDER BY number`;
+const NAME_TRY = `INSERT INTO try_name (try_id, label, named_at) VALUES (@id, @label, @at)
+  ON CONFLICT (try_id) DO UPDATE SET label = @label, named_at = @at`;
 const ADD_FORMULA = 'INSERT INTO formula (id, head_id, created_at) VALUES (@id, @headId, @at)';
-const ADD_REVISION = `INSERT INTO revision (id, formula_id, number, parent_id, label, schema, worksheet, created_at)
-  VALUES (@id, @formulaId, (SELECT COALESCE(MAX(number), 0) + 1 FROM revision WHERE formula_id = @formulaId), @parentId, @label, @schema, @worksheet, @at)`;
+const ADD_TRY = `INSERT INTO try (id, formula_id, number, parent_id, label, schema, worksheet, created_at)
+  VALUES (@id, @formulaId, (SELECT COALESCE(MAX(number), 0) + 1 FROM try WHERE formula_id = @formulaId), @parentId, @label, @schema, @worksheet, @at)`;
 const MOVE_HEAD = 'UPDATE formula SET head_id = @headId WHERE id = @id';
 const DELETE = 'UPDATE formula SET deleted_at = @at WHERE id = @id AND deleted_at IS NULL';
 const RESTORE = 'UPDATE formula SET deleted_at = NULL WHERE id = @id AND deleted_at IS NOT NULL';
 const IS_REMOVED = 'SELECT 1 FROM formula WHERE id = @id AND deleted_at IS NOT NULL';
-const REMOVED = `SELECT formula.id AS id, formula.deleted_at AS removedAt, revision.schema AS schema, revision.worksheet AS body
-  FROM formula JOIN revision ON revision.id = formula.head_id WHERE formula.deleted_at > @since ORDER BY formula.deleted_at DESC`;
+const REMOVED = `SELECT formula.id AS id, formula.deleted_at AS removedAt, try.schema AS schema, try.worksheet AS body
+  FROM formula JOIN try ON try.id = formula.head_id WHERE formula.deleted_at > @since ORDER BY formula.deleted_at DESC`;
 const COUNT = 'SELECT COUNT(*) AS count FROM formula';
 
-interface RevisionRow extends StoredDocument {
+interface TryRow extends StoredDocument {
   readonly id: string;
   readonly formulaId: string;
   readonly number: number;
@@ -33,22 +33,22 @@ interface RevisionRow extends StoredDocument {
   readonly createdAt: string;
 }
 
-type HeadRow = Omit<RevisionRow, 'formulaId' | keyof StoredDocument>;
+type HeadRow = Omit<TryRow, 'formulaId' | keyof StoredDocument>;
 
-function toHead({ id, number, parentId, label, createdAt }: HeadRow): RevisionHead {
+function toHead({ id, number, parentId, label, createdAt }: HeadRow): TryHead {
   return { id, number, label, createdAt, ...(parentId === null ? {} : { parentId }) };
 }
 
 export interface ShelfRow {
   readonly id: string;
-  readonly revisionId: string;
+  readonly tryId: string;
   readonly label: string;
   readonly createdAt: string;
-  readonly revisionCount: number;
+  readonly tryCount: number;
   readonly worksheet: ReadDocument<Worksheet>;
 }
 
-/** Every formula that is not deleted, newest first, with its head revision. */
+/** Every formula that is not deleted, newest first, with its head try. */
 export function listFormulas(db: Store): readonly ShelfRow[] {
   const rows = db.prepare<[], Omit<ShelfRow, 'worksheet'> & StoredDocument>(HEADS).all();
   return rows.map(({ schema, body, ...row }) => ({ ...row, worksheet: readDocument(DOCUMENTS.worksheet, { schema, body }) }));
@@ -58,26 +58,26 @@ export function countFormulas(db: Store): number {
   return db.prepare<[], { count: number }>(COUNT).get()?.count ?? 0;
 }
 
-/** A revision that lies there and cannot be read. */
+/** A try that lies there and cannot be read. */
 export class UnreadableFormula extends Error {}
 
-function assemble(db: Store, id: string, row: RevisionRow): StoredFormula {
-  const revisions = db.prepare<{ id: string }, HeadRow>(REVISIONS).all({ id }).map(toHead);
+function assemble(db: Store, id: string, row: TryRow): StoredFormula {
+  const tries = db.prepare<{ id: string }, HeadRow>(TRIES).all({ id }).map(toHead);
   const read = readDocument(DOCUMENTS.worksheet, row);
   if (!read.ok) throw new UnreadableFormula(read.words);
-  return { id, revision: toHead(row), worksheet: read.document, revisions };
+  return { id, thisTry: toHead(row), worksheet: read.document, tries };
 }
 
-/** A formula at its head, or at the revision asked for; undefined where there is none. */
-export function readFormula(db: Store, id: string, revisionId?: string): StoredFormula | undefined {
+/** A formula at its head, or at the try asked for; undefined where there is none. */
+export function readFormula(db: Store, id: string, tryId?: string): StoredFormula | undefined {
   const head = db.prepare<{ id: string }, { headId: string }>(HEAD_OF).get({ id });
   if (!head) return undefined;
-  const row = db.prepare<{ id: string }, RevisionRow>(REVISION).get({ id: revisionId ?? head.headId });
+  const row = db.prepare<{ id: string }, TryRow>(TRY).get({ id: tryId ?? head.headId });
   return row && row.formulaId === id ? assemble(db, id, row) : undefined;
 }
 
-function addRevision(db: Store, formulaId: string, parentId: string | null, save: SaveRequest, at: string): void {
-  db.prepare(ADD_REVISION).run({ id: save.revisionId, formulaId, parentId, label: save.label, schema: DOCUMENTS.worksheet.schema, worksheet: JSON.stringify(save.worksheet), at });
+function addTry(db: Store, formulaId: string, parentId: string | null, save: SaveRequest, at: string): void {
+  db.prepare(ADD_TRY).run({ id: save.tryId, formulaId, parentId, label: save.label, schema: DOCUMENTS.worksheet.schema, worksheet: JSON.stringify(save.worksheet), at });
 }
 
 export type SaveResult =
@@ -91,18 +91,18 @@ function isRemoved(db: Store, id: string): boolean {
 }
 
 /**
- * A new formula with its first revision. Sent again, the same revision gives what is stored; a further one of the same client,
+ * A new formula with its first try. Sent again, the same try gives what is stored; a further one of the same client,
  * which got no answer to the first, goes on top of that. Says where it was removed meanwhile.
  */
 export function createFormula(db: Store, id: string, save: SaveRequest, at: string): SaveResult {
   return db.transaction((): SaveResult => {
-    const known = db.prepare<{ id: string }, RevisionRow>(REVISION).get({ id: save.revisionId });
+    const known = db.prepare<{ id: string }, TryRow>(TRY).get({ id: save.tryId });
     const formulaId = known?.formulaId ?? id;
     if (isRemoved(db, formulaId)) return { kind: 'removed', formulaId };
     const stored = readFormula(db, formulaId);
-    if (stored) return known ? { kind: 'saved', stored } : saveRevision(db, formulaId, '', save, at);
-    db.prepare(ADD_FORMULA).run({ id, headId: save.revisionId, at });
-    addRevision(db, id, null, save, at);
+    if (stored) return known ? { kind: 'saved', stored } : saveTry(db, formulaId, '', save, at);
+    db.prepare(ADD_FORMULA).run({ id, headId: save.tryId, at });
+    addTry(db, id, null, save, at);
     const created = readFormula(db, id);
     if (!created) throw new Error('The formula was written but cannot be read back.');
     return { kind: 'saved', stored: created };
@@ -110,21 +110,21 @@ export function createFormula(db: Store, id: string, save: SaveRequest, at: stri
 }
 
 /**
- * A further revision on top of `knownHeadId`, or, as a branch, of the parent that the save names. Stale where the head has
- * moved on, unless the head is this very revision, saved before and sent again, or one that the client sent without an answer.
+ * A further try on top of `knownHeadId`, or, as a branch, of the parent that the save names. Stale where the head has
+ * moved on, unless the head is this very try, saved before and sent again, or one that the client sent without an answer.
  */
-export function saveRevision(db: Store, id: string, knownHeadId: string, save: SaveRequest, at: string): SaveResult {
+export function saveTry(db: Store, id: string, knownHeadId: string, save: SaveRequest, at: string): SaveResult {
   return db.transaction((): SaveResult => {
     const current = readFormula(db, id);
     if (!current) return isRemoved(db, id) ? { kind: 'removed', formulaId: id } : { kind: 'missing' };
-    const headId = current.revision.id;
-    if (headId === save.revisionId) return { kind: 'saved', stored: current };
+    const headId = current.thisTry.id;
+    if (headId === save.tryId) return { kind: 'saved', stored: current };
     const isOwnUnanswered = save.attempts?.includes(headId) ?? false;
     if (headId !== knownHeadId && !isOwnUnanswered) return { kind: 'stale', stored: current };
     const parentId = isOwnUnanswered ? headId : (save.parentId ?? knownHeadId);
-    if (!current.revisions.some((revision) => revision.id === parentId)) return { kind: 'strange parent' };
-    addRevision(db, id, parentId, save, at);
-    db.prepare(MOVE_HEAD).run({ id, headId: save.revisionId });
+    if (!current.tries.some((one) => one.id === parentId)) return { kind: 'strange parent' };
+    addTry(db, id, parentId, save, at);
+    db.prepare(MOVE_HEAD).run({ id, headId: save.tryId });
     const stored = readFormula(db, id);
     return stored ? { kind: 'saved', stored } : { kind: 'missing' };
   })();
@@ -141,15 +141,15 @@ export function removedFormulas(db: Store, since: string): readonly { readonly i
     });
 }
 
-/** Gives a revision of a formula another name; undefined where there is none. What it holds stays as it is. */
-export function nameRevision(db: Store, formulaId: string, revisionId: string, label: string, at: string): StoredFormula | undefined {
-  const stored = readFormula(db, formulaId, revisionId);
+/** Gives a try of a formula another name; undefined where there is none. What it holds stays as it is. */
+export function nameTry(db: Store, formulaId: string, tryId: string, label: string, at: string): StoredFormula | undefined {
+  const stored = readFormula(db, formulaId, tryId);
   if (!stored) return undefined;
-  db.prepare(NAME_REVISION).run({ id: revisionId, label, at });
+  db.prepare(NAME_TRY).run({ id: tryId, label, at });
   return readFormula(db, formulaId);
 }
 
-/** Hides a formula; its revisions stay and `restoreFormula` brings it back. False where there is none. */
+/** Hides a formula; its tries stay and `restoreFormula` brings it back. False where there is none. */
 export function deleteFormula(db: Store, id: string, at: string): boolean {
   return db.prepare(DELETE).run({ id, at }).changes > 0;
 }

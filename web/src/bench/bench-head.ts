@@ -25,7 +25,7 @@ function goalWords({ goal }: GoalState): string {
   return `${goal.kind === 'at most' ? '≤' : '≥'} ${goal.amount} ${GOAL_NAMES[goal.figure] ?? ''}`;
 }
 
-/** Title, class, portions, goals, revisions and the state of saving. */
+/** Title, class, portions, goals, tries and the state of saving. */
 @Component({
   selector: 'fm-bench-head',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -50,7 +50,7 @@ export class BenchHead {
     const kept = this.state().keptText;
     return kept && { name: `${kept.title.replace(/[^\p{L}\p{N}]+/gu, '-')}-draft.json`, url: `data:application/json;charset=utf-8,${encodeURIComponent(kept.text)}` };
   });
-  readonly revisionsAsked = output();
+  readonly triesAsked = output();
   readonly goalsAsked = output();
   protected readonly label = signal('');
   private readonly times = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
@@ -85,10 +85,10 @@ export class BenchHead {
     return { all: all.join(', '), missed: met < count, short: [tally, ...(goals?.schools ?? [])].filter(Boolean).join(' · ') || 'set goals' };
   });
 
-  protected readonly revisionWords = computed(() => {
-    const { head, base, revisions } = this.state();
+  protected readonly tryWords = computed(() => {
+    const { head, base, tries } = this.state();
     const on = base ?? head;
-    return on ? { short: `try ${on.number} of ${revisions.length}`, all: on.label || 'Saved' } : undefined;
+    return on ? { short: `try ${on.number} of ${tries.length}`, all: on.label || 'Saved' } : undefined;
   });
 
   protected judgeAs(classId: string): void {

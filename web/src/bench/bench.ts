@@ -10,7 +10,7 @@ import { Ledger } from '../parts/ledger';
 import { LinesPanel } from './lines-panel';
 import { NotesPanel } from './notes-panel';
 import { Nutrition } from './nutrition';
-import { RevisionsPanel } from './revisions-panel';
+import { TriesPanel } from './tries-panel';
 import { type Asked, WhyPanel } from '../parts/why-panel';
 import { BenchHead } from './bench-head';
 import { Conflict } from './conflict';
@@ -19,7 +19,7 @@ import { Proposals } from '../parts/proposals';
 import { Strip } from './strip';
 import { SwapPanel } from '../parts/swap-panel';
 
-/** "Oat flour, apple puree": what was swapped in since the last revision; otherwise the baker's own hand. */
+/** "Oat flour, apple puree": what was swapped in since the last try; otherwise the baker's own hand. */
 function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: string) => string | undefined): string {
   const names = decisions
     .slice(before)
@@ -28,7 +28,7 @@ function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: s
 }
 
 type Tab = 'balance' | 'nutrition' | 'lines' | 'notes';
-type Panel = { readonly kind: 'swap'; readonly lineId: string } | { readonly kind: 'why'; readonly asked: Asked } | { readonly kind: 'goals' } | { readonly kind: 'revisions' };
+type Panel = { readonly kind: 'swap'; readonly lineId: string } | { readonly kind: 'why'; readonly asked: Asked } | { readonly kind: 'goals' } | { readonly kind: 'tries' };
 
 const TABS: readonly Option<Tab>[] = [
   { value: 'balance', label: 'Balance' },
@@ -40,7 +40,7 @@ const TABS: readonly Option<Tab>[] = [
 /** The rebuild: original and rebuild in pairs, the balance beside them, a portion's figures beneath. */
 @Component({
   selector: 'fm-bench',
-  imports: [BenchHead, Choice, Conflict, GoalsPanel, Ledger, LinesPanel, NotesPanel, Nutrition, Pairs, Proposals, RevisionsPanel, Strip, SwapPanel, WhyPanel],
+  imports: [BenchHead, Choice, Conflict, GoalsPanel, Ledger, LinesPanel, NotesPanel, Nutrition, Pairs, Proposals, TriesPanel, Strip, SwapPanel, WhyPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.less',

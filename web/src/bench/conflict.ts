@@ -18,7 +18,7 @@ interface Side {
   template: `
     <section class="conflict" role="alertdialog" aria-labelledby="conflict-title">
       <h2 id="conflict-title">This formula was saved meanwhile elsewhere</h2>
-      <p>Nothing was overwritten. Whichever you choose, the other stays in the list of revisions or can be undone to.</p>
+      <p>Nothing was overwritten. Whichever you choose, the other stays in the list of tries or can be undone to.</p>
       <div class="sides">
         @for (side of sides(); track side.heading) {
           <div>
@@ -30,7 +30,7 @@ interface Side {
               }
             </ul>
             <button type="button" class="button strong" (click)="$index === 0 ? mineKept.emit() : theirsTaken.emit()">
-              {{ $index === 0 ? 'Save mine as the next revision' : 'Go on with the saved one' }}
+              {{ $index === 0 ? 'Save mine as the next try' : 'Go on with the saved one' }}
             </button>
           </div>
         }
@@ -81,7 +81,7 @@ export class Conflict {
     const theirs = this.theirs();
     return [
       this.side('Yours, on this screen', this.mine(), theirs.worksheet),
-      this.side(`Saved: ${theirs.revision.label || `revision ${theirs.revision.number}`}`, theirs.worksheet, this.mine()),
+      this.side(`Saved: ${theirs.thisTry.label || `try ${theirs.thisTry.number}`}`, theirs.worksheet, this.mine()),
     ];
   });
 

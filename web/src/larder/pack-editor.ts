@@ -35,7 +35,7 @@ function emptyPack(id: string, kindId: string): Pack {
 
 type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readonly kind: 'said'; readonly words: string; readonly isFault: boolean };
 
-/** One pack of the kitchen: its label, its own measures, how thirsty it is, what is left of it and what it cost. */
+/** One pack of the household: its label, its own measures, how thirsty it is, what is left of it and what it cost. */
 @Component({
   selector: 'fm-pack-editor',
   imports: [Choice, FoodSelect, LabelDesk, OwnMeasures, PackConflict, PackHistory, PackMoney, RouterLink, ThirstDesk],

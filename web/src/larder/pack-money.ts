@@ -80,7 +80,7 @@ import { fieldGrams, fieldNumber, readAmountTyped, readNumber } from '../ui/numb
         <textarea #note id="pack-note" class="field" rows="3" maxlength="2000" [value]="pack().note" (change)="changed.emit({ note: note.value })"></textarea>
       </section>
       <section aria-labelledby="stock-title">
-        <h2 id="stock-title">In the kitchen</h2>
+        <h2 id="stock-title">In stock</h2>
         @if (isSaved() && food(); as it) {
           <fm-stock-of [food]="it" />
         } @else {

@@ -11,12 +11,12 @@ interface StockRow {
   readonly isSoon: boolean;
 }
 
-/** What of a food is in the kitchen: grams left, opened, best before, and the day by which to use it. */
+/** What of a food is in stock: grams left, opened, best before, and the day by which to use it. */
 @Component({
   selector: 'fm-stock-of',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <section aria-label="In the kitchen">
+    <section aria-label="In stock">
       @for (row of rows(); track row.item.id) {
         <div class="item">
           <label class="unseen" [for]="'left-' + row.item.id">Left of {{ food().name }}</label>

@@ -18,7 +18,7 @@ const MOST_BYTES = 24 * 1024 * 1024;
   templateUrl: './tables.html',
   styleUrl: './tables.less',
 })
-export class Tables {
+export class TablesInAndOut {
   private readonly asking = inject(Asking);
   protected readonly kinds: readonly Option<ImportPreview['of']>[] = [
     { label: 'Foods', value: 'foods' },

@@ -95,9 +95,9 @@ export class Api {
     return this.http.post<{ foods: number; packs: number }>(`/api/imports/${encodeURIComponent(id)}/accept`, {});
   }
 
-  /** Gives a revision another name. */
-  nameRevision(formulaId: string, revisionId: string, label: string): Observable<StoredFormula> {
-    return this.http.put<StoredFormula>(`/api/formulas/${encodeURIComponent(formulaId)}/revisions/${encodeURIComponent(revisionId)}/name`, { label });
+  /** Gives a try another name. */
+  nameTry(formulaId: string, tryId: string, label: string): Observable<StoredFormula> {
+    return this.http.put<StoredFormula>(`/api/formulas/${encodeURIComponent(formulaId)}/tries/${encodeURIComponent(tryId)}/name`, { label });
   }
 
   shelf(counting: Counting): Observable<readonly ShelfEntry[]> {
@@ -108,8 +108,8 @@ export class Api {
     return this.http.get<StoredFormula>(`/api/formulas/${encodeURIComponent(id)}`);
   }
 
-  revision(id: string, revisionId: string): Observable<StoredFormula> {
-    return this.http.get<StoredFormula>(`/api/formulas/${encodeURIComponent(id)}/revisions/${encodeURIComponent(revisionId)}`);
+  tryOf(id: string, tryId: string): Observable<StoredFormula> {
+    return this.http.get<StoredFormula>(`/api/formulas/${encodeURIComponent(id)}/tries/${encodeURIComponent(tryId)}`);
   }
 
   create(save: SaveRequest): Observable<StoredFormula> {

@@ -63,7 +63,7 @@ function requestFor({ present, unanswered, attempts, base, head, formulaId }: Be
   if (!present) return undefined;
   if (unanswered?.worksheet === present) return unanswered;
   return {
-    revisionId: crypto.randomUUID(),
+    tryId: crypto.randomUUID(),
     label,
     worksheet: present,
     ...(base ? { parentId: base.id } : {}),
@@ -128,22 +128,20 @@ export const bringBack = createEffect(
   { functional: true },
 );
 
-export const fetchRevision = createEffect(
+export const fetchTry = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
-      ofType(benchActions.revisionWanted),
-      mergeMap(({ ask, formulaId, revisionId }) => answering(ask, api.revision(formulaId, revisionId).pipe(unlessDropped(ask, actions)))),
+      ofType(benchActions.tryWanted),
+      mergeMap(({ ask, formulaId, tryId }) => answering(ask, api.tryOf(formulaId, tryId).pipe(unlessDropped(ask, actions)))),
     ),
   { functional: true },
 );
 
-export const renameRevision = createEffect(
+export const renameTry = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(benchActions.rename),
-      concatMap(({ ask, formulaId, revisionId, label }) =>
-        answering(ask, api.nameRevision(formulaId, revisionId, label), ({ revisions }) => [benchActions.renamed({ formulaId, revisions })]),
-      ),
+      concatMap(({ ask, formulaId, tryId, label }) => answering(ask, api.nameTry(formulaId, tryId, label), ({ tries }) => [benchActions.renamed({ formulaId, tries })])),
     ),
   { functional: true },
 );
@@ -155,7 +153,7 @@ export const settleDraft = createEffect(
       ofType(benchActions.saved),
       withLatestFrom(store.select(benchFeature.selectFormulaId)),
       filter(([{ formulaId }, here]) => formulaId !== here),
-      concatMap(([{ formulaId, sent, stored }]) => drafts.settle(formulaId, sent, stored.revision.id)),
+      concatMap(([{ formulaId, sent, stored }]) => drafts.settle(formulaId, sent, stored.thisTry.id)),
     ),
   { functional: true, dispatch: false },
 );

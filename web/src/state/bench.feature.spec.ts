@@ -8,8 +8,8 @@ function sheet(title: string): Worksheet {
 }
 
 function stored(title: string, number: number): StoredFormula {
-  const revision = { id: `r${number}`, number, label: '', createdAt: '2026-11-24T10:00:00Z' };
-  return { id: 'f1', revision, revisions: [revision], worksheet: sheet(title) };
+  const thisTry = { id: `r${number}`, number, label: '', createdAt: '2026-11-24T10:00:00Z' };
+  return { id: 'f1', thisTry, tries: [thisTry], worksheet: sheet(title) };
 }
 
 function after(...actions: Parameters<typeof benchReducer>[1][]): BenchState {
@@ -48,7 +48,7 @@ test('a stale save keeps mine on the bench and offers theirs; either choice lose
 });
 
 test('a failed save loses nothing and keeps the request to send again as it was', () => {
-  const request = { revisionId: 'r', label: '', worksheet: b };
+  const request = { tryId: 'r', label: '', worksheet: b };
   const failed = after(
     benchActions.placed({ id: 'f1', sheet: a }),
     actActions.lineEdited({ sheet: b }),

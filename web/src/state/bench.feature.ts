@@ -1,4 +1,4 @@
-import { type RevisionHead, type SaveRequest, type StoredFormula } from '@fellmist/contract';
+import { type TryHead, type SaveRequest, type StoredFormula } from '@fellmist/contract';
 import { type Worksheet } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { type Ask } from './asking';
@@ -67,19 +67,19 @@ export const benchActions = createActionGroup({
     /** A new worksheet, not saved yet, takes the bench under the id that its formula will have. */
     Placed: props<{ id: string; sheet: Worksheet }>(),
     'Open Wanted': props<{ id: string }>(),
-    /** As stored, with what was left unsaved and the revision that it grew from. */
+    /** As stored, with what was left unsaved and the try that it grew from. */
     Opened: props<{ stored: StoredFormula; draft?: { readonly sheet: Worksheet; readonly headId: string | undefined } }>(),
     /** What was left unsaved cannot be read by this version: it is kept as text. */
     'Draft Unreadable': props<{ title: string; text: string }>(),
     'Open Failed': props<{ words: string; missing: boolean }>(),
     Undo: emptyProps(),
     Redo: emptyProps(),
-    /** Goes on from an older revision: the next save grows from it, a branch. */
-    'Grown From': props<{ sheet: Worksheet; base: RevisionHead }>(),
-    /** An earlier revision is looked at. */
-    'Revision Wanted': props<{ ask: Ask<StoredFormula>; formulaId: string; revisionId: string }>(),
-    Rename: props<{ ask: Ask<StoredFormula>; formulaId: string; revisionId: string; label: string }>(),
-    Renamed: props<{ formulaId: string; revisions: readonly RevisionHead[] }>(),
+    /** Goes on from an older try: the next save grows from it, a branch. */
+    'Grown From': props<{ sheet: Worksheet; base: TryHead }>(),
+    /** An earlier try is looked at. */
+    'Try Wanted': props<{ ask: Ask<StoredFormula>; formulaId: string; tryId: string }>(),
+    Rename: props<{ ask: Ask<StoredFormula>; formulaId: string; tryId: string; label: string }>(),
+    Renamed: props<{ formulaId: string; tries: readonly TryHead[] }>(),
     'Discard Draft': emptyProps(),
     Save: props<{ label: string }>(),
     /** Every answer names the formula that was sent: another may lie on the bench by then. */
@@ -104,10 +104,10 @@ export interface Step {
 
 export interface BenchState {
   readonly formulaId: string | undefined;
-  readonly head: RevisionHead | undefined;
-  readonly revisions: readonly RevisionHead[];
-  /** The revision that the sheet grows from where it is not the head. */
-  readonly base: RevisionHead | undefined;
+  readonly head: TryHead | undefined;
+  readonly tries: readonly TryHead[];
+  /** The try that the sheet grows from where it is not the head. */
+  readonly base: TryHead | undefined;
   /** What lay there before each act that can be undone, and what the act is called. */
   readonly past: readonly Step[];
   readonly present: Worksheet | undefined;
@@ -120,7 +120,7 @@ export interface BenchState {
   readonly saveFailure: string | undefined;
   /** A request that got no answer; sent again as it was if nothing changed since. */
   readonly unanswered: SaveRequest | undefined;
-  /** Revisions that were sent and of which nobody knows whether they arrived. */
+  /** Tries that were sent and of which nobody knows whether they arrived. */
   readonly attempts: readonly string[];
   readonly conflict: { readonly current: StoredFormula; readonly label: string } | undefined;
   /** True while the sheet holds changes that were kept from an earlier, unsaved visit. */
@@ -134,7 +134,7 @@ const MOST_UNDO = 200;
 export const emptyBench: BenchState = {
   formulaId: undefined,
   head: undefined,
-  revisions: [],
+  tries: [],
   base: undefined,
   past: [],
   present: undefined,
@@ -164,14 +164,14 @@ interface LeftUnsaved {
   readonly headId: string | undefined;
 }
 
-/** A draft that grew from what is stored lies above it; one that grew from an earlier revision meets the other in the conflict view. */
+/** A draft that grew from what is stored lies above it; one that grew from an earlier try meets the other in the conflict view. */
 function opened(stored: StoredFormula, draft: LeftUnsaved | undefined): BenchState {
-  const isLate = draft !== undefined && draft.headId !== stored.revision.id;
+  const isLate = draft !== undefined && draft.headId !== stored.thisTry.id;
   return {
     ...emptyBench,
     formulaId: stored.id,
-    head: (isLate && stored.revisions.find(({ id }) => id === draft.headId)) || stored.revision,
-    revisions: stored.revisions,
+    head: (isLate && stored.tries.find(({ id }) => id === draft.headId)) || stored.thisTry,
+    tries: stored.tries,
     saved: stored.worksheet,
     past: draft ? [{ sheet: stored.worksheet, act: 'what was left unsaved' }] : [],
     present: draft?.sheet ?? stored.worksheet,
@@ -201,7 +201,7 @@ export const benchReducer = createReducer(
     base: base.id === state.head?.id ? undefined : base,
   })),
   on(benchActions.renamed, (state, answer): BenchState =>
-    isHere(state, answer) ? { ...state, revisions: answer.revisions, head: answer.revisions.find(({ id }) => id === state.head?.id) ?? state.head } : state,
+    isHere(state, answer) ? { ...state, tries: answer.tries, head: answer.tries.find(({ id }) => id === state.head?.id) ?? state.head } : state,
   ),
   on(benchActions.undo, (state): BenchState => {
     const before = state.past.at(-1);
@@ -228,7 +228,7 @@ export const benchReducer = createReducer(
           saving: 'saving',
           saveFailure: undefined,
           unanswered: sent.request,
-          attempts: state.attempts.includes(sent.request.revisionId) ? state.attempts : [...state.attempts, sent.request.revisionId],
+          attempts: state.attempts.includes(sent.request.tryId) ? state.attempts : [...state.attempts, sent.request.tryId],
         }
       : state,
   ),
@@ -236,8 +236,8 @@ export const benchReducer = createReducer(
     isHere(state, answer)
       ? {
           ...state,
-          head: answer.stored.revision,
-          revisions: answer.stored.revisions,
+          head: answer.stored.thisTry,
+          tries: answer.stored.tries,
           base: undefined,
           saved: answer.sent,
           saving: 'idle',
@@ -258,7 +258,7 @@ export const benchReducer = createReducer(
     ...state,
     formulaId: id,
     head: undefined,
-    revisions: [],
+    tries: [],
     base: undefined,
     saved: undefined,
     saving: 'idle',
@@ -267,15 +267,15 @@ export const benchReducer = createReducer(
     attempts: [],
   })),
   on(benchActions.keepMine, (state): BenchState =>
-    state.conflict ? { ...state, head: state.conflict.current.revision, revisions: state.conflict.current.revisions, conflict: undefined } : state,
+    state.conflict ? { ...state, head: state.conflict.current.thisTry, tries: state.conflict.current.tries, conflict: undefined } : state,
   ),
   on(benchActions.takeTheirs, (state): BenchState => {
     if (!state.conflict) return state;
     const { current } = state.conflict;
     return {
       ...change(state, current.worksheet, 'took the saved one'),
-      head: current.revision,
-      revisions: current.revisions,
+      head: current.thisTry,
+      tries: current.tries,
       saved: current.worksheet,
       conflict: undefined,
       fromDraft: false,

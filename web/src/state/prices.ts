@@ -4,7 +4,7 @@ import { Store } from '@ngrx/store';
 import { larderFeature } from './larder.feature';
 import { Preferences } from './preferences';
 
-/** What a gram of each pack of the kitchen costs, by the pack's id. */
+/** What a gram of each of the household’s packs costs, by the pack's id. */
 @Injectable({ providedIn: 'root' })
 export class Prices {
   private readonly preferences = inject(Preferences);

@@ -49,7 +49,7 @@ export class FoodSelect {
   readonly foodId = input<string>();
   /** Words to offer foods for before anything is typed. */
   readonly hint = input('');
-  /** Leaves the kitchen's packs out. */
+  /** Leaves the household's packs out. */
   readonly genericOnly = input(false);
   readonly chosen = output<string>();
   protected readonly typed = signal('');

@@ -16,9 +16,9 @@ export interface Corrective {
 }
 
 /** The tables of the trade that a rebuild is worked out with. */
-export interface Craft extends ClassTables {
+export interface SwapTables extends ClassTables {
   readonly rules: readonly SwapRule[];
   readonly correctives: readonly Corrective[];
 }
 
-export const NO_CRAFT: Craft = { rules: [], classes: [], coldStyles: [], correctives: [] };
+export const NO_SWAP_TABLES: SwapTables = { rules: [], classes: [], coldStyles: [], correctives: [] };

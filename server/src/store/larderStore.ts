@@ -26,9 +26,9 @@ import { deleteStock, putStock, readStock, readStockItem, saveStock, type StockS
  * The household's foods, packs and stock as one thing: whatever is written is listed anew in the same transaction, and
  * what is read is kept until the next write.
  */
-export class Kitchen {
+export class LarderStore {
   private words: readonly string[] | undefined;
-  private kept: { readonly payload: StoredLarder; readonly larder: Larder } | undefined;
+  private kept: { readonly contents: StoredLarder; readonly larder: Larder } | undefined;
 
   constructor(
     readonly db: Store,
@@ -40,7 +40,7 @@ export class Kitchen {
     return this.now().slice(0, 10);
   }
 
-  private read(): { readonly payload: StoredLarder; readonly larder: Larder } {
+  private read(): { readonly contents: StoredLarder; readonly larder: Larder } {
     if (this.kept) return this.kept;
     const foods = foodsAtHand(this.db);
     const packs = readPacks(this.db);
@@ -52,7 +52,7 @@ export class Kitchen {
       this.today,
     );
     this.kept = {
-      payload: {
+      contents: {
         foods,
         ...readTables(this.db),
         packs,
@@ -66,8 +66,8 @@ export class Kitchen {
   }
 
   /** What the browser computes with. */
-  get payload(): StoredLarder {
-    return this.read().payload;
+  get contents(): StoredLarder {
+    return this.read().contents;
   }
 
   get larder(): Larder {
@@ -204,10 +204,10 @@ export class Kitchen {
 }
 
 /** Brings what ships into the database and lists it, both or neither, however often it is stopped on the way. */
-export function openKitchen(db: Store, shipped: ShippedLarder, now: () => string): Kitchen {
-  const kitchen = new Kitchen(db, now, shipped.wordGroups);
+export function openLarderStore(db: Store, shipped: ShippedLarder, now: () => string): LarderStore {
+  const larderStore = new LarderStore(db, now, shipped.wordGroups);
   db.transaction(() => {
-    if (seedLarder(db, shipped)) kitchen.listAll(shipped.foods.flatMap(({ id }) => readFood(db, id)?.food ?? []));
+    if (seedLarder(db, shipped)) larderStore.listAll(shipped.foods.flatMap(({ id }) => readFood(db, id)?.food ?? []));
   })();
-  return kitchen;
+  return larderStore;
 }

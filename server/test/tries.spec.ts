@@ -1,15 +1,15 @@
 import { type Problem, type SaveRequest, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
 import { type CarbCount, editRebuildLine, type Formula, readRecipeJsonLd, type Worksheet } from '@fellmist/core';
 import request from 'supertest';
-import { kitchenTable } from './kitchenTable';
+import { testHousehold } from './household';
 
-const { app, larder, sheetOf, local, close } = kitchenTable();
+const { app, larder, sheetOf, local, close } = testHousehold();
 afterAll(close);
 
 let count = 0;
 function saveOf(worksheet: Worksheet, label = '', parentId?: string): SaveRequest {
   count += 1;
-  return { revisionId: `00000000-0000-4000-8000-${String(count).padStart(12, '0')}`, label, worksheet, ...(parentId ? { parentId } : {}) };
+  return { tryId: `00000000-0000-4000-8000-${String(count).padStart(12, '0')}`, label, worksheet, ...(parentId ? { parentId } : {}) };
 }
 
 async function created(worksheet: Worksheet, label?: string): Promise<StoredFormula> {
@@ -18,7 +18,7 @@ async function created(worksheet: Worksheet, label?: string): Promise<StoredForm
 
 const put = (stored: StoredFormula, save: SaveRequest): request.Test =>
   local(request(app).put(`/api/formulas/${stored.id}`))
-    .set('If-Match', `"${stored.revision.id}"`)
+    .set('If-Match', `"${stored.thisTry.id}"`)
     .send(save);
 
 async function shelfRow(id: string, query = ''): Promise<ShelfEntry> {
@@ -31,37 +31,37 @@ async function shelfRow(id: string, query = ''): Promise<ShelfEntry> {
 const grams = (sheet: Worksheet, massG: number): Worksheet => editRebuildLine(sheet, sheet.rebuild.parts[0]?.lines[0]?.id ?? '', { kind: 'grams', massG }, larder);
 const withRebuild = (sheet: Worksheet, change: Partial<Formula>): Worksheet => ({ ...sheet, rebuild: { ...sheet.rebuild, ...change } });
 
-describe('the tree of revisions', () => {
+describe('the tree of tries', () => {
   const buns = sheetOf('Buns\nServes 4\n200 g plain flour\n120 ml milk');
 
-  test('a save that grew from an older revision is a branch beside the head', async () => {
+  test('a save that grew from an older try is a branch beside the head', async () => {
     const first = await created(buns, 'first');
     const second = (await put(first, saveOf(grams(buns, 210), 'more flour'))).body as StoredFormula;
-    const branch = (await put(second, saveOf(grams(buns, 190), 'less flour', first.revision.id))).body as StoredFormula;
-    expect(branch.revisions.map(({ number, parentId }) => [number, parentId])).toEqual([
+    const branch = (await put(second, saveOf(grams(buns, 190), 'less flour', first.thisTry.id))).body as StoredFormula;
+    expect(branch.tries.map(({ number, parentId }) => [number, parentId])).toEqual([
       [1, undefined],
-      [2, first.revision.id],
-      [3, first.revision.id],
+      [2, first.thisTry.id],
+      [3, first.thisTry.id],
     ]);
-    expect(branch.revision.number).toBe(3);
-    const old = (await local(request(app).get(`/api/formulas/${first.id}/revisions/${second.revision.id}`))).body as StoredFormula;
+    expect(branch.thisTry.number).toBe(3);
+    const old = (await local(request(app).get(`/api/formulas/${first.id}/tries/${second.thisTry.id}`))).body as StoredFormula;
     expect(old.worksheet.rebuild.parts[0]?.lines[0]?.massG).toBe(210);
   });
 
-  test('a branch from a stranger’s revision is refused by its field, and nothing is written', async () => {
+  test('a branch from a stranger’s try is refused by its field, and nothing is written', async () => {
     const [mine, other] = [await created(buns), await created(buns)];
-    const answer = await put(mine, saveOf(grams(buns, 1), '', other.revision.id));
+    const answer = await put(mine, saveOf(grams(buns, 1), '', other.thisTry.id));
     expect([answer.status, (answer.body as Problem).field]).toEqual([400, 'parentId']);
-    expect(((await local(request(app).get(`/api/formulas/${mine.id}`))).body as StoredFormula).revisions).toHaveLength(1);
+    expect(((await local(request(app).get(`/api/formulas/${mine.id}`))).body as StoredFormula).tries).toHaveLength(1);
   });
 
-  test('a revision takes another name, and again, and its first again; the words stay, the sheet too', async () => {
+  test('a try takes another name, and again, and its first again; the words stay, the sheet too', async () => {
     const stored = await created(buns, 'first');
-    const name = (label: string): request.Test => local(request(app).put(`/api/formulas/${stored.id}/revisions/${stored.revision.id}/name`)).send({ label });
-    expect(((await name('for the fete')).body as StoredFormula).revision.label).toBe('for the fete');
-    expect(((await name('first')).body as StoredFormula).revision).toEqual(stored.revision);
+    const name = (label: string): request.Test => local(request(app).put(`/api/formulas/${stored.id}/tries/${stored.thisTry.id}/name`)).send({ label });
+    expect(((await name('for the fete')).body as StoredFormula).thisTry.label).toBe('for the fete');
+    expect(((await name('first')).body as StoredFormula).thisTry).toEqual(stored.thisTry);
     expect((await name('x'.repeat(81))).status).toBe(422);
-    expect((await local(request(app).put(`/api/formulas/${stored.id}/revisions/nothing/name`)).send({ label: 'a' })).status).toBe(404);
+    expect((await local(request(app).put(`/api/formulas/${stored.id}/tries/nothing/name`)).send({ label: 'a' })).status).toBe(404);
   });
 
   test('what is not there is answered as not there, whatever is asked of it', async () => {
@@ -71,7 +71,7 @@ describe('the tree of revisions', () => {
       request(app).delete('/api/formulas/nothing'),
       request(app).post('/api/formulas/nothing/restore'),
       request(app).get('/api/formulas/nothing/recipe.jsonld'),
-      request(app).get(`/api/formulas/${stored.id}/revisions/nothing`),
+      request(app).get(`/api/formulas/${stored.id}/tries/nothing`),
       request(app).put('/api/formulas/nothing').set('If-Match', '"a"').send(saveOf(buns)),
     ];
     for (const one of gone) {

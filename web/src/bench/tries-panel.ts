@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, output, signal, viewChild } from '@angular/core';
-import { type RevisionHead, type StoredFormula } from '@fellmist/contract';
+import { type TryHead, type StoredFormula } from '@fellmist/contract';
 import { compareLines, type Figure, gramsNumber } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { forkJoin, type Observable } from 'rxjs';
@@ -9,16 +9,15 @@ import { Desk } from '../state/desk';
 import { FIGURE_ROWS, showChange, showSum } from '../ui/figures';
 
 interface Branch {
-  readonly head: RevisionHead;
+  readonly head: TryHead;
   readonly depth: number;
 }
 
 /** The tree in reading order: a child under its parent, a further branch one step in. */
-function treeOf(revisions: readonly RevisionHead[]): readonly Branch[] {
-  const known = new Set(revisions.map(({ id }) => id));
-  const childrenOf = (id: string | undefined): readonly RevisionHead[] =>
-    revisions.filter(({ parentId }) => (parentId !== undefined && known.has(parentId) ? parentId : undefined) === id);
-  const walk = (head: RevisionHead, depth: number): readonly Branch[] => {
+function treeOf(tries: readonly TryHead[]): readonly Branch[] {
+  const known = new Set(tries.map(({ id }) => id));
+  const childrenOf = (id: string | undefined): readonly TryHead[] => tries.filter(({ parentId }) => (parentId !== undefined && known.has(parentId) ? parentId : undefined) === id);
+  const walk = (head: TryHead, depth: number): readonly Branch[] => {
     const [first, ...others] = childrenOf(head.id);
     return [{ head, depth }, ...others.flatMap((child) => walk(child, depth + 1)), ...(first ? walk(first, depth) : [])];
   };
@@ -27,15 +26,15 @@ function treeOf(revisions: readonly RevisionHead[]): readonly Branch[] {
 
 const COMPARED: readonly Figure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG', 'fibreG', 'sugarsG'];
 
-/** Every revision as a tree: name it, go on from any, compare any two. */
+/** Every try as a tree: name it, go on from any, compare any two. */
 @Component({
-  selector: 'fm-revisions-panel',
+  selector: 'fm-tries-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './revisions-panel.html',
-  styleUrl: './revisions-panel.less',
+  templateUrl: './tries-panel.html',
+  styleUrl: './tries-panel.less',
   host: { '(keydown.escape)': 'closed.emit()' },
 })
-export class RevisionsPanel {
+export class TriesPanel {
   private readonly asking = inject(Asking);
   private readonly store = inject(Store);
   private readonly desk = inject(Desk);
@@ -44,13 +43,13 @@ export class RevisionsPanel {
   protected readonly picked = signal<readonly string[]>([]);
   protected readonly fault = signal<string | undefined>(undefined);
   /** The last renaming, to be undone. */
-  protected readonly renamed = signal<{ readonly head: RevisionHead; readonly label: string } | undefined>(undefined);
+  protected readonly renamed = signal<{ readonly head: TryHead; readonly label: string } | undefined>(undefined);
   private readonly fetched = signal<readonly [StoredFormula, StoredFormula] | undefined>(undefined);
   private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
   private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
 
   protected readonly rows = computed(() =>
-    treeOf(this.state().revisions).map(({ head, depth }) => ({
+    treeOf(this.state().tries).map(({ head, depth }) => ({
       head,
       depth,
       on: this.days.format(new Date(head.createdAt)),
@@ -67,8 +66,8 @@ export class RevisionsPanel {
     if (!from || !to) return undefined;
     const grams = (massG: number | undefined): string => (massG === undefined ? '–' : `${gramsNumber(massG)} g`);
     return {
-      before: `${before.revision.number} · ${before.revision.label || 'Saved'}`,
-      after: `${after.revision.number} · ${after.revision.label || 'Saved'}`,
+      before: `${before.thisTry.number} · ${before.thisTry.label || 'Saved'}`,
+      after: `${after.thisTry.number} · ${after.thisTry.label || 'Saved'}`,
       lines: compareLines(before.worksheet.rebuild, after.worksheet.rebuild).map(({ foodId, name, beforeG, afterG, kind }) => ({
         name: this.desk.foodName(foodId) ?? name,
         kind,
@@ -94,7 +93,7 @@ export class RevisionsPanel {
     this.fetched.set(undefined);
     const formulaId = this.state().formulaId;
     if (picked.length < 2 || !formulaId) return;
-    const numberOf = (revisionId: string): number => this.state().revisions.find((one) => one.id === revisionId)?.number ?? 0;
+    const numberOf = (tryId: string): number => this.state().tries.find((one) => one.id === tryId)?.number ?? 0;
     const [first = '', second = ''] = [...picked].sort((a, b) => numberOf(a) - numberOf(b));
     forkJoin([this.fetch(formulaId, first), this.fetch(formulaId, second)]).subscribe(([before, after]) => {
       if (before.ok && after.ok) this.fetched.set([before.value, after.value]);
@@ -102,7 +101,7 @@ export class RevisionsPanel {
     });
   }
 
-  protected goOnFrom(head: RevisionHead): void {
+  protected goOnFrom(head: TryHead): void {
     const formulaId = this.state().formulaId;
     if (!formulaId) return;
     this.fetch(formulaId, head.id).subscribe((answer) => {
@@ -111,8 +110,8 @@ export class RevisionsPanel {
     });
   }
 
-  private fetch(formulaId: string, revisionId: string): Observable<Answer<StoredFormula>> {
-    return this.asking.ask<StoredFormula>((ask) => benchActions.revisionWanted({ ask, formulaId, revisionId }));
+  private fetch(formulaId: string, tryId: string): Observable<Answer<StoredFormula>> {
+    return this.asking.ask<StoredFormula>((ask) => benchActions.tryWanted({ ask, formulaId, tryId }));
   }
 
   protected undoRename(): void {
@@ -120,11 +119,11 @@ export class RevisionsPanel {
     if (renamed) this.rename({ ...renamed.head, label: renamed.label }, renamed.head.label);
   }
 
-  protected rename(head: RevisionHead, label: string): void {
+  protected rename(head: TryHead, label: string): void {
     const formulaId = this.state().formulaId;
     if (!formulaId || label.trim() === head.label) return;
     this.asking
-      .ask<StoredFormula>((ask) => benchActions.rename({ ask, formulaId, revisionId: head.id, label: label.trim() }))
+      .ask<StoredFormula>((ask) => benchActions.rename({ ask, formulaId, tryId: head.id, label: label.trim() }))
       .subscribe((answer) => {
         if (answer.ok) this.renamed.set({ head, label: label.trim() });
         else this.fault.set(answer.words);

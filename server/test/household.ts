@@ -6,7 +6,7 @@ import type request from 'supertest';
 import { buildApp } from '../src/app';
 import { shelfLookup } from '../src/devices/labelLookup';
 import { openStore, type Store } from '../src/store/database';
-import { type Kitchen, openKitchen } from '../src/store/kitchen';
+import { type LarderStore, openLarderStore } from '../src/store/larderStore';
 
 export const root = join(__dirname, '../..');
 export const migrations = join(root, 'server/migrations');
@@ -15,12 +15,12 @@ export const now = (): string => '2026-11-24T10:00:00.000Z';
 const labels = shelfLookup(join(root, 'data/label-shelf.json'));
 const larder = stockLarder(shipped.foods);
 
-export function kitchenOn(db: Store): Kitchen {
-  return openKitchen(db, shipped, now);
+export function larderStoreOn(db: Store): LarderStore {
+  return openLarderStore(db, shipped, now);
 }
 
-export function appOn(kitchen: Kitchen) {
-  return buildApp({ kitchen, labels, webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
+export function appOn(larderStore: LarderStore) {
+  return buildApp({ larderStore, labels, webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
 }
 
 /** A request as the own page sends it. */
@@ -32,9 +32,9 @@ export function sheetOf(text: string): Worksheet {
   return startWorksheet(read.formula);
 }
 
-/** The server on a kitchen in memory, with the shipped foods and nothing else. */
-export function kitchenTable() {
+/** The server on a larder in memory, with the shipped foods and nothing else. */
+export function testHousehold() {
   const db = openStore(':memory:', migrations, now);
-  const kitchen = kitchenOn(db);
-  return { app: appOn(kitchen), kitchen, larder, sheetOf, local, close: () => db.close() };
+  const larderStore = larderStoreOn(db);
+  return { app: appOn(larderStore), larderStore, larder, sheetOf, local, close: () => db.close() };
 }
