@@ -6,7 +6,7 @@ export { bakersPercentages, compareLines, type Contribution, contributionsOf, ty
 export { lineState, type LineState, mendLine, type Mend, MOST_AMOUNT, readTypedAmount, type TypedAmount } from './mendLine';
 export { readLine, weighLine } from './readLine';
 export { mainPart, sumOfPart, sumsOfPart } from './sumTree';
-export { broughtBy, type Tally } from './tally';
+export { broughtBy, broughtOf, type Tally } from './tally';
 export { type Counting, COUNTING, ENERGY_COUNTS, type EnergyCount, type Figure, FIGURES, type Figures, type Sum } from './figures';
 export { countedParts, figureOfLine, shareOfFigures, type Totals, totalsOf, totalsOfParts } from './totals';
 export { type EnergyShares, energySharesOf, type Loss, type Views, viewsOf, type Yield, yieldOf } from './views';

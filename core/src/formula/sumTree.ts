@@ -7,6 +7,9 @@ import { brought, NO_ROW, ROW, type Tally, tallyOf } from './tally';
  * The sum of a part's lines as a tree of pairs: the sum is the same whichever way it was come by, and after an edit only the
  * branch above the edited line is added up anew. A tree that was grafted keeps what it grew on, and makes rows of its own only
  * once an edit elsewhere asks for them.
+ *
+ * Plain sums were tried in its place, every line's tally kept: an edit of 30 lines was then 16 times as quick as the spreadsheet
+ * engine to the nutrition and 10 times to the whole analysis, instead of 70 and 24 (aims of the benchmark: 80 and 20).
  */
 interface SumTree {
   readonly larder: Larder;

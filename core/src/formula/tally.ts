@@ -120,6 +120,11 @@ export function tallyOf(line: Line, larder: Larder): Tally {
   };
 }
 
+/** How much of one thing a line brings to its mix. */
+export function broughtOf(tally: Tally, place: number): number {
+  return tally.row[BRINGS_AT + place] ?? 0;
+}
+
 /** What a line brings to its mix. */
 export function broughtBy(line: Line, larder: Larder): Sums {
   return brought(tallyOf(line, larder).row);

@@ -1,5 +1,5 @@
-import { answersTo, type Larder } from '../food';
-import { broughtBy, type Part, sumsOfPart } from '../formula';
+import { type Larder } from '../food';
+import { broughtOf, type Part, sumOfPart, sumsOfPart } from '../formula';
 import { AT } from '../role';
 import { type ProductClass, type ProteinLimit } from './productClass';
 
@@ -16,11 +16,9 @@ export function overProtein(part: Part, product: ProductClass, larder: Larder): 
   const powderG = sums[AT.powderG] ?? 0;
   if (powderG <= 0) return NONE;
   const dryG = powderG + (sums[AT.flourG] ?? 0);
-  const powders = part.lines.flatMap((line) => {
-    const mineG = broughtBy(line, larder)[AT.powderG] ?? 0;
-    const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    return food && mineG > 0 ? [{ names: answersTo(food), lineId: line.id, mineG }] : [];
-  });
+  const powders = sumOfPart(part, larder)
+    .tallies.map((tally) => ({ names: tally.names, lineId: tally.lineId, mineG: broughtOf(tally, AT.powderG) }))
+    .filter(({ mineG }) => mineG > 0);
   return product.protein.flatMap((limit) => {
     const mine = powders.filter(({ names }) => names.some((name) => limit.foods.includes(name)));
     const share = mine.reduce((sum, { mineG }) => sum + mineG, 0) / dryG;

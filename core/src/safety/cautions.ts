@@ -36,14 +36,27 @@ export type Caution = Pick<CautionRule, 'id' | 'topic' | 'text' | 'source'>;
 /** Said wherever cautions are shown: the software advises and certifies nothing. */
 export const DEFERENCE = 'Advice only. Local food codes, pack labels and licensed practitioners come first.';
 
-const methods = new WeakMap<readonly string[], string>();
+/** Words that say something is cooked, once those that say the opposite are taken out. */
+const NOT_COOKED = /(?:no|without|do not|don't|never)[ -]+(?:bake|baking|cook|cooking|heat)\w*|heat[ -]treated|uncooked|unbaked/g;
+const COOKED = /\b(?:bak(?:e|ed|ing)|cook(?:ed|ing)?|simmer\w*|boil\w*|heat(?:ed|ing)?|fry|fried|griddle|microwave|scald\w*|steam\w*|poach\w*|oven|pasteuri\w+)\b|\d\s*°\s*[cf]\b/;
 
-function methodText(method: readonly string[]): string {
+interface Told {
+  readonly text: string;
+  readonly isCooked: boolean;
+  readonly isSaid: boolean;
+}
+
+const methods = new WeakMap<readonly string[], Told>();
+
+/** What a method tells, looked up once: an edit of grams leaves it as it is. */
+function told(method: readonly string[]): Told {
   const known = methods.get(method);
   if (known !== undefined) return known;
   const text = method.join(' ').toLowerCase();
-  methods.set(method, text);
-  return text;
+  const plain = text.replace(NOT_COOKED, ' ');
+  const fresh = { text, isCooked: COOKED.test(plain), isSaid: plain.trim() !== '' };
+  methods.set(method, fresh);
+  return fresh;
 }
 
 /** For each food that a table of cautions names, the places of the lists that hold it: a list for `anyFood`, one for each of `allFood`. */
@@ -52,10 +65,21 @@ interface FoodLists {
   /** The lists of each rule; every one of them must hold a food of the formula. */
   readonly ofRule: readonly (readonly number[])[];
   readonly count: number;
-  /** The foods asked for last, and the rules that they allow: an edit of grams changes neither. */
-  last: { readonly names: readonly string[]; readonly rules: readonly CautionRule[] };
+  /** The foods asked for last, by what each answers to, and the rules that they allow: an edit of grams changes neither. */
+  last: { readonly foods: readonly Names[]; readonly rules: readonly Allowed[] };
 }
 
+/** A rule that the foods allow, and the lines whose grams it counts. */
+interface Allowed {
+  readonly rule: CautionRule;
+  readonly linesCounted: readonly number[];
+}
+
+/** What a food answers to: the same list wherever the food stands. */
+type Names = readonly string[];
+
+/** No food of any formula. */
+const NOBODY: Names = [];
 const lists = new WeakMap<readonly CautionRule[], FoodLists>();
 
 function foodLists(rules: readonly CautionRule[]): FoodLists {
@@ -70,7 +94,7 @@ function foodLists(rules: readonly CautionRule[]): FoodLists {
       return place;
     }),
   );
-  const fresh: FoodLists = { byFood, ofRule, count, last: { names: ['none asked yet'], rules: [] } };
+  const fresh: FoodLists = { byFood, ofRule, count, last: { foods: [NOBODY], rules: [] } };
   lists.set(rules, fresh);
   return fresh;
 }
@@ -83,25 +107,27 @@ interface Present {
   readonly portions: number;
   readonly isUnheated: boolean;
   readonly proteinPortionG: number;
-  readonly gramsOf: (foods: readonly string[]) => number;
+  readonly grams: readonly number[];
 }
 
-function isDue(when: CautionCase, present: Present): boolean {
+function gramsAt(places: readonly number[], grams: readonly number[]): number {
+  let sum = 0;
+  for (const at of places) sum += grams[at] ?? 0;
+  return sum;
+}
+
+function isDue({ rule: { when }, linesCounted }: Allowed, present: Present): boolean {
   const { product } = present;
   if (when.eatenRaw !== undefined && present.isUnheated !== when.eatenRaw) return false;
   if (when.proteinPortionAboveG !== undefined && !(present.proteinPortionG > when.proteinPortionAboveG)) return false;
-  if (when.amount && !(present.gramsOf(when.amount.foods) / present.portions > when.amount.perPortionAboveG)) return false;
   if (when.classes && !when.classes.includes(product?.id ?? '')) return false;
   if (when.heat && product?.heat !== when.heat) return false;
   if (when.methodWords && !when.methodWords.some((word) => present.method.includes(word))) return false;
   if (when.polyolShareAbove !== undefined && !(present.polyolShare > when.polyolShareAbove)) return false;
   if (when.polyolPortionAboveG !== undefined && !(present.polyolPortionG > when.polyolPortionAboveG)) return false;
-  return when.portionsAbove === undefined || present.portions > when.portionsAbove;
+  if (when.portionsAbove !== undefined && !(present.portions > when.portionsAbove)) return false;
+  return !when.amount || gramsAt(linesCounted, present.grams) / present.portions > when.amount.perPortionAboveG;
 }
-
-/** Words that say something is cooked, once those that say the opposite are taken out. */
-const NOT_COOKED = /(?:no|without|do not|don't|never)[ -]+(?:bake|baking|cook|cooking|heat)\w*|heat[ -]treated|uncooked|unbaked/g;
-const COOKED = /\b(?:bak(?:e|ed|ing)|cook(?:ed|ing)?|simmer\w*|boil\w*|heat(?:ed|ing)?|fry|fried|griddle|microwave|scald\w*|steam\w*|poach\w*|oven|pasteuri\w+)\b|\d\s*°\s*[cf]\b/;
 
 /**
  * Whether what is in it reaches the plate unheated: a class that nothing heats, unless the method says that it is cooked; a
@@ -109,34 +135,46 @@ const COOKED = /\b(?:bak(?:e|ed|ing)|cook(?:ed|ing)?|simmer\w*|boil\w*|heat(?:ed
  * mix are said.
  */
 export function isEatenUnheated(product: ProductClass | undefined, method: readonly string[]): boolean {
-  const told = methodText(method).replace(NOT_COOKED, ' ');
-  if (product) return product.heat === 'none' && !COOKED.test(told);
-  return told.trim() !== '' && !COOKED.test(told);
+  const { isCooked, isSaid } = told(method);
+  return !isCooked && (product ? product.heat === 'none' : isSaid);
 }
 
-function gramsOf(formula: Formula, larder: Larder): (foods: readonly string[]) => number {
-  return (foods) =>
-    formula.parts.reduce(
-      (sum, part) => sum + sumOfPart(part, larder).tallies.reduce((grams, { names, massG = 0 }) => grams + (names.some((name) => foods.includes(name)) ? massG : 0), 0),
-      0,
-    );
+/** The foods of a formula, line by line, and their grams. */
+interface Lines {
+  readonly foods: readonly Names[];
+  readonly grams: readonly number[];
 }
 
-function namesOf(formula: Formula, larder: Larder): readonly string[] {
-  const found: string[] = [];
-  for (const part of formula.parts) for (const { names } of sumOfPart(part, larder).tallies) found.push(...names);
-  return found;
+function linesOf(formula: Formula, larder: Larder): Lines {
+  const [foods, grams]: [Names[], number[]] = [[], []];
+  for (const part of formula.parts) {
+    for (const { names, massG = 0 } of sumOfPart(part, larder).tallies) {
+      foods.push(names);
+      grams.push(massG);
+    }
+  }
+  return { foods, grams };
+}
+
+function isSameList(one: readonly Names[], other: readonly Names[]): boolean {
+  if (one.length !== other.length) return false;
+  for (let i = 0; i < one.length; i++) if (one[i] !== other[i]) return false;
+  return true;
 }
 
 /** The rules each of whose lists holds a food of the formula, or that have none. */
-function rulesFor(names: readonly string[], rules: readonly CautionRule[]): readonly CautionRule[] {
+function rulesFor(foods: readonly Names[], rules: readonly CautionRule[]): readonly Allowed[] {
   const lists = foodLists(rules);
   const { last, byFood, ofRule, count } = lists;
-  if (last.names.length === names.length && last.names.every((id, i) => id === names[i])) return last.rules;
+  if (isSameList(last.foods, foods)) return last.rules;
   const held = new Uint8Array(count);
-  for (const id of names) for (const place of byFood.get(id) ?? []) held[place] = 1;
-  const allowed = rules.filter((_rule, i) => (ofRule[i] ?? []).every((place) => held[place] === 1));
-  lists.last = { names, rules: allowed };
+  for (const names of foods) for (const name of names) for (const place of byFood.get(name) ?? []) held[place] = 1;
+  const allowed = rules.flatMap((rule, i): Allowed[] => {
+    if (!(ofRule[i] ?? []).every((place) => held[place] === 1)) return [];
+    const counted = rule.when.amount?.foods ?? [];
+    return [{ rule, linesCounted: foods.flatMap((names, at) => (names.some((name) => counted.includes(name)) ? [at] : [])) }];
+  });
+  lists.last = { foods, rules: allowed };
   return allowed;
 }
 
@@ -145,17 +183,20 @@ export function cautionsFor(formula: Formula, totals: Totals, larder: Larder, ru
   const massG = formula.yieldMassG ?? totals.massG;
   const polyolsG = totals.figures.polyolsG.amount;
   const portions = formula.portions > 0 ? formula.portions : 1;
+  const { foods, grams } = linesOf(formula, larder);
   const present: Present = {
-    method: methodText(formula.method),
+    method: told(formula.method).text,
     product,
     polyolShare: massG > 0 ? polyolsG / massG : 0,
     polyolPortionG: polyolsG / portions,
     portions,
     isUnheated: isEatenUnheated(product, formula.method),
     proteinPortionG: totals.figures.proteinG.amount / portions,
-    gramsOf: gramsOf(formula, larder),
+    grams,
   };
-  return rulesFor(namesOf(formula, larder), rules).filter((rule) => isDue(rule.when, present));
+  const due: CautionRule[] = [];
+  for (const allowed of rulesFor(foods, rules)) if (isDue(allowed, present)) due.push(allowed.rule);
+  return due;
 }
 
 export interface AllergenReport {

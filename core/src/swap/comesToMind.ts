@@ -9,15 +9,16 @@ const ONLY_IF_HELD: ReadonlySet<Food['kind']> = new Set(['protein', 'chocolate',
 /** Whether a baker would think of a food here: not swapped out, no new allergen, nothing raw in what is not heated, no powder or fibre from nowhere. */
 export function comesToMind(food: Food, standing: Standing, role: LedgerRole, larder: Larder): boolean {
   const names = answersTo(food);
-  if (names.some((name) => standing.gone.has(name))) return false;
-  if (standing.sugarGone && food.kind === 'sweetener' && (food.per100g.sugarsG ?? 0) > IS_SUGAR && !names.some((name) => standing.held.has(name))) return false;
-  if (food.allergens.some((one) => !standing.allergens.has(one))) return false;
+  const company = standing.company();
+  if (names.some((name) => company.gone.has(name))) return false;
+  if (company.sugarGone && food.kind === 'sweetener' && (food.per100g.sugarsG ?? 0) > IS_SUGAR && !names.some((name) => company.held.has(name))) return false;
+  if (food.allergens.some((one) => !company.allergens.has(one))) return false;
   if (standing.product?.heat === 'none' && names.some((name) => name === '@raw-egg' || name === '@flour' || name === '@starch')) return false;
   if (role === 'binding' && standing.part && isCrumbly(standing.part, larder)) return false;
-  if (names.some((name) => standing.held.has(name))) return true;
-  if (food.allergens.some((one) => standing.avoided.has(one))) return false;
+  if (names.some((name) => company.held.has(name))) return true;
+  if (food.allergens.some((one) => company.avoided.has(one))) return false;
   if (role === 'browning' && food.kind === 'sweetener') return false;
-  if (food.kind === 'gum' && food.thirst?.basis === 'mass' && !standing.holdsFlour) return false;
+  if (food.kind === 'gum' && food.thirst?.basis === 'mass' && !company.holdsFlour) return false;
   if (food.kind === 'gum') return role === 'binding' || food.thirst?.basis === 'dissolves';
   return !ONLY_IF_HELD.has(food.kind);
 }

@@ -187,9 +187,9 @@ function waysFor(problem: Problem): readonly Way[] {
   return state === 'high' || role === 'ice' || role === 'freezes' ? [...taking(problem), ...fromTable(problem)] : fromTable(problem);
 }
 
-function isHeld(foodId: string, { held }: Standing, larder: Larder): boolean {
+function isHeld(foodId: string, { company }: Standing, larder: Larder): boolean {
   const food = larder.foods.get(foodId);
-  return food !== undefined && answersTo(food).some((name) => held.has(name));
+  return food !== undefined && answersTo(food).some((name) => company().held.has(name));
 }
 
 function targetOf({ action }: Way): string {

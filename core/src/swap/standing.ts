@@ -17,6 +17,12 @@ export interface Standing {
   readonly rows: readonly StandingRow[];
   readonly overProtein: readonly OverLimit[];
   readonly diet: Diet;
+  /** Who is in the mix and who left it; only corrections ask, so it is gathered when it is asked for. */
+  readonly company: () => Company;
+}
+
+/** What is in the rebuild, and what was swapped out of it. */
+export interface Company {
   /** Names of foods that the baker swapped out: nothing brings them back. */
   readonly gone: ReadonlySet<string>;
   /** Sugar was among them: sugar by another name does not come back either. */
@@ -54,8 +60,7 @@ const plainNames = (food: Food): readonly string[] => answersTo(food).filter((na
 /** Flour and starch below this share of what is there make no dough or batter. House value. */
 const LEAST_FLOUR = 0.05;
 
-/** What is in the rebuild, and what was swapped out of it. */
-function company(sheet: Worksheet, larder: Larder): Pick<Standing, 'gone' | 'sugarGone' | 'held' | 'allergens' | 'avoided' | 'holdsFlour'> {
+function companyOf(sheet: Worksheet, larder: Larder): Company {
   const lines = allLines(sheet.rebuild);
   const foods = foodsOf(lines, larder);
   const swapped = new Set(lines.flatMap(({ origin }) => (origin?.kind === 'swapped' ? [origin.lineId] : [])));
@@ -82,6 +87,7 @@ function company(sheet: Worksheet, larder: Larder): Pick<Standing, 'gone' | 'sug
 
 /** The standing of a worksheet as it lies there; settle what is open first to see where it would end. */
 export function standingOf(sheet: Worksheet, larder: Larder, tables: SwapTables): Standing {
+  let company: Company | undefined;
   const product = classOf(sheet.rebuild, tables);
   const originalPart = mainPart(sheet.original, larder);
   const part = sheet.rebuild.parts.find(({ id }) => id === originalPart?.id) ?? mainPart(sheet.rebuild, larder);
@@ -96,7 +102,7 @@ export function standingOf(sheet: Worksheet, larder: Larder, tables: SwapTables)
     rows,
     overProtein: part && product ? overProtein(part, product, larder) : [],
     diet: sheet.rebuild.goals ?? NO_GOALS,
-    ...company(sheet, larder),
+    company: () => (company ??= companyOf(sheet, larder)),
   };
 }
 
