@@ -69,8 +69,9 @@ export const CONTAINER = 'cans?|tins?|packets?|sachets?|packs?|packages?|pkg|jar
  * any other comma is a decimal comma. Gives undefined where it is no finite number.
  */
 export function readNumber(text: string): number | undefined {
-  const mixed = text
-    .trim()
+  const bare = text.trim();
+  if (/^\d{1,15}(?:\.\d+)?$/.test(bare)) return Number(bare);
+  const mixed = bare
     .replace(/^(\d+)\s*-\s*(\d+\s*[/⁄]\s*\d+)$/, '$1 $2')
     .replace(/⁄/g, '/')
     .replace(/\s*\/\s*/g, '/');

@@ -15,7 +15,14 @@ function singular(word: string): string {
 export function wordsOf(name: string): readonly string[] {
   const lower = name.toLowerCase();
   const words = PLAIN.test(lower) ? joinWords(lower).split(/[ -]+/) : oddWords(lower);
-  return words.filter(Boolean).flatMap((word) => singular(word).split(' '));
+  const out: string[] = [];
+  for (const word of words) {
+    if (word === '') continue;
+    const one = singular(word);
+    if (one.includes(' ')) out.push(...one.split(' '));
+    else out.push(one);
+  }
+  return out;
 }
 
 /** Most names are letters and spaces, and nothing else has to be looked for in them. */
