@@ -13,6 +13,8 @@ const SLIGHT: Cost = 0.05;
 /** Water above which a food is no powder, below which it is not fresh or canned, g per 100 g. House values. */
 const WET_G = 30;
 const DRY_G = 25;
+/** From here on a sweetener is a syrup. */
+const POURS_G = 15;
 
 const FAT_MATTERS: ReadonlySet<FoodKind> = new Set(['dairy', 'fat', 'plant-drink', 'topping', 'nut', 'egg', 'biscuit', 'other']);
 const GROWN: ReadonlySet<FoodKind> = new Set(['fruit', 'vegetable', 'pulse']);
@@ -86,10 +88,10 @@ function state(value: string, food: Food, tags: Tags): Cost {
 function form(value: string, food: Food, tags: Tags): Cost {
   const water = food.per100g.waterG ?? 0;
   if (value === 'powder') {
-    if (has(tags, 'form:liquid', 'form:whole', 'form:puree') || water > WET_G) return CONFLICT;
+    if (has(tags, 'form:liquid', 'form:whole', 'form:puree') || water > WET_G || (food.kind === 'sweetener' && water >= POURS_G)) return CONFLICT;
     return POWDERS.has(food.kind) ? 0 : CONFLICT;
   }
-  if (value === 'liquid') return has(tags, 'form:powder', 'form:whole') ? CONFLICT : water >= 15 || food.kind === 'fat' ? 0 : CONFLICT;
+  if (value === 'liquid') return has(tags, 'form:powder', 'form:whole') ? CONFLICT : water >= POURS_G || food.kind === 'fat' ? 0 : CONFLICT;
   if (value === 'whole') return has(tags, 'form:powder', 'form:puree') || (food.kind === 'dairy' && has(tags, 'fat:none', 'fat:low')) ? CONFLICT : 0;
   if (value === 'puree') return water < DRY_G ? CONFLICT : GROWN.has(food.kind) ? SLIGHT : ASK;
   return food.kind === 'sweetener' ? ASK : 0;
