@@ -1,7 +1,8 @@
 import fc from 'fast-check';
+import { food } from '../../test/larder';
 import { type Food } from './food';
 import { type Label, readLabel, type TypedFigures } from './label';
-import { checkLabel, energyOfParts, hiddenZeros, weighPiece } from './labelCheck';
+import { checkLabel, energyOfParts, hiddenZeros, unlikeKind, weighPiece } from './labelCheck';
 import { readLabelFigure } from './labelFigure';
 import { packAsFood, weighCup } from './pack';
 import { behindFigure, LABEL_FIGURES, lawfulTolerance, printFigure } from './rounding';
@@ -153,6 +154,51 @@ describe('a label that adds up or not', () => {
         .join(' ');
     expect(causes({ ...eu({ energyKcal: '353', fatG: '13', carbohydrateG: '59', fibreG: '38', proteinG: '19' }) })).toContain('US label');
     expect(causes(us(100, { energyKcal: '368', fatG: '14', carbohydrateG: '22', fibreG: '39', proteinG: '19' }))).toContain('EU or UK');
+  });
+
+  // The likeliest slip, by hand: the parts of 100 g give 4·60 + 9·7 + 2·9.2 + 4·12.8 = 372.6 kcal, 1559 kJ; a serving of 30 g 112 kcal.
+  test.each<[string, Label, string]>([
+    ['kilojoules in the kcal field', eu({ ...sound, energyKcal: '1565', energyKj: '' }), 'kilojoules'],
+    [
+      'a serving’s energy beside figures of 100 g',
+      { ...eu({ ...sound, energyKcal: '112', energyKj: '' }), serving: { measure: '30 g', massG: 30, figures: {} } },
+      'of a serving, not of 100 g',
+    ],
+    ['the energy of 100 g in the column of a serving', us(30, { energyKcal: '390', fatG: '2', carbohydrateG: '20', proteinG: '4' }), 'of 100 g, not of a serving'],
+    ['fat forgotten', eu({ ...sound, fatG: '0.5', saturatesG: '0.1' }), 'too low'],
+    ['fibre counted twice', eu({ energyKcal: '353', fatG: '13', carbohydrateG: '59', fibreG: '38', proteinG: '19' }), 'US label'],
+  ])('%s: %s', (_name, label, cause) => {
+    const causes = checkLabel(label, readLabel(label)).map((fault) => fault.cause ?? '');
+    expect(causes.join(' ')).toContain(cause);
+    expect(causes.length).toBeGreaterThan(0);
+  });
+
+  // What other rules for fibre and polyols explain is a note; from there up to a fifth it is odd; beyond, wrong.
+  test('how far off the energy is decides how loud it is said', () => {
+    const levels = ['373', '398', '430', '520'].map(
+      (energyKcal) => checkLabel(eu({ ...sound, energyKcal, energyKj: '' }), readLabel(eu({ ...sound, energyKcal, energyKj: '' })))[0]?.level,
+    );
+    expect(levels).toEqual([undefined, 'note', 'odd', 'wrong']);
+  });
+
+  test.each<[string, TypedFigures, string]>([
+    ['saturates above fat', { ...sound, saturatesG: '9' }, 'More saturates than fat'],
+    ['added sugars above sugars', { ...sound, addedSugarsG: '5' }, 'More added sugars than sugars'],
+    ['polyols above carbohydrate', { ...sound, polyolsG: '70' }, 'More polyols than carbohydrate'],
+    ['erythritol above polyols', { ...sound, polyolsG: '5', erythritolG: '9' }, 'More erythritol than polyols'],
+    ['allulose above carbohydrate', { ...sound, alluloseG: '80' }, 'More allulose than carbohydrate'],
+  ])('%s is said in words', (_name, figures, words) => {
+    const said = checkLabel(eu(figures), readLabel(eu(figures))).map((fault) => fault.words);
+    expect(said.join(' ')).toContain(words);
+    expect(checkLabel(eu(sound), readLabel(eu(sound)))).toEqual([]);
+  });
+
+  test('a pack that is unlike its kind says in what, and one that is like it says nothing', () => {
+    const oats = food('oat-flour');
+    const said = (proteinG: string, fatG: string): readonly string[] => unlikeKind(readLabel(eu({ proteinG, fatG, carbohydrateG: '60', energyKcal: '370' })), oats);
+    expect(said(String(oats.per100g.proteinG), String(oats.per100g.fatG))).toEqual([]);
+    expect(said('35', String(oats.per100g.fatG))).toEqual([expect.stringMatching(/^protein 35 g, where oat flour usually holds \d+/)]);
+    expect(said('35', '30')).toHaveLength(2);
   });
 
   test('two columns that disagree, a scoop that weighs otherwise, figures of the prepared thing', () => {

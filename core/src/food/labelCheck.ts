@@ -70,12 +70,20 @@ export function energyOfParts(stated: StatedFigures, tradition: Label['tradition
   return { low: at('low'), high: at('high') };
 }
 
-function energyCause(energy: Interval & { readonly printed: number }, parts: Interval, stated: StatedFigures, label: Label, massG: number): string | undefined {
+function energyCause(
+  energy: Interval & { readonly printed: number },
+  parts: Interval,
+  stated: StatedFigures,
+  label: Label,
+  column: LabelColumnName,
+  massG: number,
+): string | undefined {
   const near = (amount: number): boolean => Math.abs(amount - energy.printed) < Math.max(0.06 * energy.printed, 6);
   const middle = (parts.low + parts.high) / 2;
   if (near(kjFromKcal(middle))) return 'The figure looks like kilojoules; put it in the kJ field.';
-  if (near((middle * massG) / 100) && massG !== 100) return 'The figure looks like that of a serving, not of 100 g.';
-  if (near((middle * 100) / massG) && massG !== 100) return 'The figure looks like that of 100 g, not of a serving.';
+  const servedG = column === 'per100' ? label.serving?.massG : undefined;
+  if (servedG !== undefined && servedG !== 100 && near((middle * servedG) / 100)) return 'The figure looks like that of a serving, not of 100 g.';
+  if (column === 'serving' && massG !== 100 && near((middle * 100) / massG)) return 'The figure looks like that of 100 g, not of a serving.';
   const fibre = part(stated, 'fibreG', 'high');
   if (energy.low > parts.high) {
     if (label.tradition === 'us' && near(parts.high + 2 * fibre)) return 'The carbohydrate seems to leave fibre out: is this an EU or UK label?';
@@ -109,7 +117,7 @@ function energyFaults(label: Label, column: LabelColumnName, stated: StatedFigur
   const [said, reckoned] = [span({ low: energy.low * scale, high: energy.high * scale }), span({ low: parts.low * scale, high: parts.high * scale })];
   const words = `${said} kcal stated, but its own fat, carbohydrate and protein give ${reckoned}.`;
   if (share <= OTHER_FACTORS) return [...faults, { field: `${column}.energyKcal`, level: 'note', words: `${words} Other energy factors can explain that much.` }];
-  const cause = energyCause(energy, parts, stated, label, massG);
+  const cause = energyCause(energy, parts, stated, label, column, massG);
   return [...faults, { field: `${column}.energyKcal`, level: share > 0.2 ? 'wrong' : 'odd', words, ...(cause ? { cause } : {}) }];
 }
 
