@@ -8,6 +8,16 @@ export type MassGap = 'no-amount' | 'no-food' | 'no-density' | 'no-piece-mass';
 
 export type FoundMass = { readonly massG: number; readonly basis: MassBasis } | { readonly gap: MassGap };
 
+/** Water from which a sweetener is a syrup, g per 100 g. House value. */
+const SYRUP_G = 15;
+
+/** Drinks, milks, oils and syrups find their own level in a jug or spoon. */
+function pours({ kind, fat, thirst, per100g }: Food): boolean {
+  if (kind === 'liquid' || kind === 'plant-drink') return true;
+  if (kind === 'dairy') return thirst?.basis === 'dissolves';
+  return (kind === 'fat' && fat === 'liquid') || (kind === 'sweetener' && (per100g.waterG ?? 0) >= SYRUP_G);
+}
+
 /**
  * Relative standard deviation of a mass by how it was found [common practice: scooped or spooned flour differs by
  * 10 to 20 % between hands, half of that in one hand; liquids by jug about 3 %; pieces about 8 %, those of one pack
@@ -19,8 +29,7 @@ export function massSpread(basis: MassBasis, food: Food | undefined): number {
   if (basis === 'own-density') return food?.densitySpread ?? 0.05;
   if (basis === 'piece') return 0.08;
   if (basis === 'custom') return 0.5;
-  const pours = food?.kind === 'liquid' || food?.kind === 'plant-drink' || (food?.fat === 'liquid' && food.kind !== 'nut');
-  return pours ? 0.03 : 0.08;
+  return food && pours(food) ? 0.03 : 0.08;
 }
 
 /**

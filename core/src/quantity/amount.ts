@@ -103,6 +103,13 @@ interface TakenUnit {
   readonly fill: number;
 }
 
+function isSpoon(unit: Unit | undefined): boolean {
+  return unit?.id === 'tsp' || unit?.id === 'tbsp';
+}
+
+/** "2 dozen eggs", "half a dozen eggs": what is counted by the twelve. */
+const DOZEN = /^\s*dozen\s+(?=\S)/i;
+
 /** The unit at the start of a text, past a word such as "level" or "heaped" before it. */
 function takeUnit(text: string): TakenUnit {
   const said = SAID_OF_MEASURES.exec(text);
@@ -111,7 +118,7 @@ function takeUnit(text: string): TakenUnit {
   const unit = match?.[1] ? unitByWord(match[1].replace(/\s+/g, ' ')) : undefined;
   if (!unit || !match) return { unit: undefined, rest: text.trimStart(), fill: 1 };
   const [, spoon = 1, other = 1] = UNEVEN.find(([words]) => words.test(said?.[1] ?? '')) ?? [];
-  return { unit, rest: body.slice(match[0].length), fill: unit.id === 'tsp' || unit.id === 'tbsp' ? spoon : other };
+  return { unit, rest: body.slice(match[0].length), fill: isSpoon(unit) ? spoon : other };
 }
 
 /** "2 x 400 g", and "1 400 g can", "one 15-oz tin": so many of a container whose contents are told. */
@@ -186,7 +193,7 @@ function readAmountAnew(whole: string): ReadAmount | undefined {
   if (touching && !/\s$/.test(touching[0])) doubts.push('dash-before-amount');
 
   const lead = LEADING_FILL.exec(start);
-  const [, , leadFill = 1] = (lead && UNEVEN.find(([words]) => words.test(lead[0]))) ?? [];
+  const [, spoonFill = 1, otherFill = 1] = (lead && UNEVEN.find(([words]) => words.test(lead[0]))) ?? [];
   const times = TIMES.exec(start.slice(lead?.[0].length ?? 0));
   const said = times?.[1] ?? times?.[2];
   const factor = said ? (NUMBER_WORDS[said.toLowerCase()] ?? readNumber(said) ?? 1) : 1;
@@ -195,11 +202,13 @@ function readAmountAnew(whole: string): ReadAmount | undefined {
   if (!figures) return undefined;
   if (/^\d+,\d{1,2}(?!\d)/.test(body) || /^\d+,\d{3}(?!\d)/.test(body)) doubts.push('comma');
 
-  const first = takeUnit(body.slice(figures.length));
+  const dozen = DOZEN.exec(body.slice(figures.length));
+  const first = takeUnit(body.slice(figures.length + (dozen?.[0].length ?? 0)));
+  const leadFill = isSpoon(first.unit) ? spoonFill : otherFill;
   if (figures.vague) doubts.push('word-amount');
   if (figures.high !== undefined) doubts.push('range');
   if (first.fill * leadFill !== 1) doubts.push('heaped');
-  const scale = factor * first.fill * leadFill;
+  const scale = factor * first.fill * leadFill * (dozen ? 12 : 1);
   let value = figures.value * scale;
   const high = figures.high === undefined ? undefined : figures.high * scale;
   let rest = first.rest;

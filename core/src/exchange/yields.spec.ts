@@ -1,0 +1,101 @@
+import { larder } from '../../test/larder';
+import { allLines } from '../formula';
+import { readRecipeJsonLd, readRecipeText } from './index';
+import { readYield } from './readYield';
+
+describe('how many it makes', () => {
+  // As recipes say it [common practice]; a dozen is twelve, of a range the lower end, of a loaf its slices where they are told.
+  test.each<[string, number, string]>([
+    ['Serves 8', 8, 'portion'],
+    ['serves: 4-6', 4, 'portion'],
+    ['Serves 4 to 6 people', 4, 'portion'],
+    ['Feeds six', 6, 'portion'],
+    ['Makes 12 muffins', 12, 'muffin'],
+    ['Makes about 20 cookies', 20, 'cookie'],
+    ['Yield: 2 dozen cookies', 24, 'cookie'],
+    ['makes a dozen scones', 12, 'scone'],
+    ['Makes one dozen buns', 12, 'bun'],
+    ['makes 1 loaf (10 slices)', 10, 'slice'],
+    ['Makes 2 loaves', 2, 'loaf'],
+    ['12 muffins', 12, 'muffin'],
+    ['16 small squares', 16, 'square'],
+    ['Servings: 3', 3, 'portion'],
+    ['Yields approx. 9 bars', 9, 'bar'],
+    ['Portions 5.', 5, 'portion'],
+    ['For 4 people', 4, 'portion'],
+    ['makes eight waffles', 8, 'waffle'],
+    ['Makes up to 30 biscuits', 30, 'biscuit'],
+    ['Serves 1', 1, 'portion'],
+    ['makes 6 glasses', 6, 'glass'],
+    ['makes 9 brownies', 9, 'brownie'],
+  ])('%s', (text, portions, portionWord) => {
+    expect(readYield(text)).toEqual({ portions, portionWord });
+  });
+
+  test.each(['Serves', 'For the icing', 'for 20 minutes', 'Serves 0', '200 g flour', 'Bake 12 muffins', `Serves 4 ${'x'.repeat(200)}`])('"%s" says nothing of it', (text) => {
+    expect(readYield(text)).toBeUndefined();
+  });
+
+  test('a sentence at the end of the method says it where nothing else does', () => {
+    const read = (text: string): number => {
+      const result = readRecipeText(text, larder, 'us');
+      if (!result.ok) throw new Error(result.error);
+      return result.formula.portions;
+    };
+    expect(read('Cake\n200 g plain flour\n100 g sugar\nMethod\nMix. Bake for 20 minutes. Serves 6.')).toBe(6);
+    expect(read('Cake\nServes 8\n200 g plain flour\n100 g sugar\nMethod\nBake for 20 minutes. Serves 6.')).toBe(8);
+    expect(read('Cake\n200 g plain flour\n100 g sugar\nMethod\nBake for 20 minutes.')).toBe(1);
+  });
+});
+
+describe('a recipe from elsewhere', () => {
+  const recipe = (more: object): string => JSON.stringify({ '@type': 'Recipe', name: 'Bake', recipeIngredient: ['100 g plain flour', '2 eggs'], ...more });
+  const read = (more: object) => {
+    const result = readRecipeJsonLd(recipe(more), larder, 'us');
+    if (!result.ok) throw new Error(result.error);
+    return result.formula;
+  };
+
+  // schema.org: recipeYield is a number, a text or a QuantitativeValue, or several of them.
+  test.each<[unknown, number, string]>([
+    [8, 8, 'portion'],
+    ['8', 8, 'portion'],
+    ['8 servings', 8, 'portion'],
+    ['Makes 12 muffins', 12, 'muffin'],
+    [['6', '6 slices'], 6, 'slice'],
+    [{ '@type': 'QuantitativeValue', value: 9, unitText: 'bars' }, 9, 'bar'],
+    [undefined, 1, 'batch'],
+    ['plenty', 1, 'batch'],
+  ])('recipeYield %j', (recipeYield, portions, portionWord) => {
+    expect(read({ recipeYield })).toMatchObject({ portions, portionWord });
+  });
+
+  // HowToSupply with a QuantitativeValue in grams (UN/CEFACT code GRM) says what the words leave open.
+  test('grams and food that the document states outweigh its words; what makes no sense does not', () => {
+    const supply = (more: object) => allLines(read({ supply: [{ '@type': 'HowToSupply', name: '2 eggs', ...more }] }))[1];
+    expect(supply({ requiredQuantity: { value: 130, unitCode: 'GRM' } })).toMatchObject({ foodId: 'egg', massG: 130, basis: 'entered' });
+    expect(supply({ identifier: 'duck-egg' })).toMatchObject({ foodId: 'duck-egg' });
+    for (const more of [
+      {},
+      { requiredQuantity: { value: -3, unitCode: 'GRM' } },
+      { requiredQuantity: { value: 130, unitCode: 'LTR' } },
+      { requiredQuantity: { value: 'x', unitCode: 'GRM' } },
+      { identifier: 'no-such-food' },
+    ]) {
+      expect(supply(more)).toMatchObject({ foodId: 'egg', basis: 'piece', massG: 100 });
+    }
+  });
+
+  test('steps are taken from texts, steps and sections alike', () => {
+    expect(read({ recipeInstructions: 'Mix it. Bake it.' }).method.join(' ')).toContain('Bake it.');
+    expect(read({ recipeInstructions: ['Mix.', { '@type': 'HowToStep', text: 'Bake.' }, { '@type': 'HowToStep', name: 'Cool.' }] }).method).toEqual(['Mix.', 'Bake.', 'Cool.']);
+    expect(read({ recipeInstructions: { '@type': 'HowToSection', name: 'Bake', itemListElement: [{ text: 'Heat.' }] } }).method).toEqual(['Bake:', 'Heat.']);
+  });
+
+  test('wide is not deep: a thousand lists side by side are read, a thousand inside each other are refused', () => {
+    expect(read({ keywords: Array.from({ length: 1000 }, () => [{}]) }).title).toBe('Bake');
+    const deep = recipe({}).replace('}', `,"x":${'['.repeat(1000)}${']'.repeat(1000)}}`);
+    expect(readRecipeJsonLd(deep, larder, 'us')).toMatchObject({ ok: false });
+    expect(read({ description: '{[{[{['.repeat(500) }).title).toBe('Bake');
+  });
+});
