@@ -190,6 +190,12 @@ describe('lines as people squeeze them', () => {
     expect([allLines(formula).length, formula.method]).toEqual([1, [text]]);
   });
 
+  test('how long and how hot is no ingredient; among the ingredients it ends nothing', () => {
+    const read = formulaOf('Cake\nServes 2\n100 g plain flour\n20 minutes in the fridge\n2 eggs\n220C for 25 min\ntwenty minutes to cool');
+    expect(allLines(read).map(({ text }) => text)).toEqual(['100 g plain flour', '2 eggs']);
+    expect([read.notes, read.method]).toEqual([['20 minutes in the fridge'], ['220C for 25 min', 'twenty minutes to cool']]);
+  });
+
   test('a word of another kitchen is marked as unknown, with its grams kept', () => {
     expect(linesOf('250 g farine')[0]).toMatchObject({ massG: 250, doubts: [{ code: 'food-unknown' }] });
   });

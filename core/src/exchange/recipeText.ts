@@ -115,6 +115,9 @@ function isPlainIngredient(line: string | undefined, larder: Larder): boolean {
 const ASIDE = /^(?:n\.?b\.?|p\.?s\.?|tips?|notes?)(?:\s*[:–—-]|\.?\s)\s*\S/i;
 const ENUMERATED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+(?=\p{L})/iu;
 
+/** "20 minutes in a hot oven", "220C for 25 min": how long or how hot, and no amount of anything. */
+const TIME_OR_HEAT = /^(?:about\s+|for\s+|at\s+)?(?:\d[\d.–-]{0,6}|[a-z]{3,8}(?:[ -][a-z]{3,5})?)\s?(?:°|degrees?\b|min(?:ute)?s?\b|hours?\b|hrs?\b|(?<=[1-4]\d\d\s?)[CF]\b)/i;
+
 /** "1) oven 180", below the ingredients and no food itself. */
 function isNumberedStep(line: string, place: Place, larder: Larder): boolean {
   const mark = ENUMERATED.exec(line);
@@ -132,6 +135,7 @@ function kindOf(line: string, place: Place, larder: Larder, next: string | undef
   if (TIMES.test(line) || ASIDE.test(line)) return 'note';
   if (isHeading) return STAGE.test(headingWords(line)) ? 'stage' : 'heading';
   if (isNumberedStep(line, place, larder)) return 'method';
+  if (TIME_OR_HEAT.test(line)) return place.seenIngredient && (next === undefined || TIME_OR_HEAT.test(next) || !startsWithFigure(next)) ? 'method' : 'note';
   const figure = startsWithFigure(line);
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';

@@ -14,6 +14,8 @@ describe('how many it makes', () => {
     ['Makes about 20 cookies', 20, 'cookie'],
     ['Yield: 2 dozen cookies', 24, 'cookie'],
     ['makes a dozen scones', 12, 'scone'],
+    ['makes half a dozen', 6, 'portion'],
+    ['Makes half a dozen rolls', 6, 'roll'],
     ['Makes one dozen buns', 12, 'bun'],
     ['makes 1 loaf (10 slices)', 10, 'slice'],
     ['Makes 2 loaves', 2, 'loaf'],

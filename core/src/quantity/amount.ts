@@ -132,9 +132,21 @@ const AND_A_PART = new RegExp(
   'i',
 );
 
+const TENS: Readonly<Record<string, number>> = { fifteen: 15, twenty: 20, thirty: 30, forty: 40, fifty: 50, sixty: 60, seventy: 70, eighty: 80, ninety: 90 };
+const TEN = Object.keys(TENS).join('|');
+/** "Two hundred and fifty grams", "twenty grams": as one dictates it. */
+const DICTATED = new RegExp(`^(?:(an?|one|two|three|four|five|six|seven|eight|nine)\\s+hundred(?:(?:\\s+and)?\\s+(${TEN}))?|(${TEN}))(?=\\s+[a-z])`, 'i');
+
+function inDigits(text: string): string {
+  return text.replace(DICTATED, (_, hundreds: string | undefined, beside: string | undefined, alone: string | undefined) => {
+    const tens = TENS[(beside ?? alone ?? '').toLowerCase()] ?? 0;
+    return String((hundreds ? (NUMBER_WORDS[hundreds.toLowerCase()] ?? 1) * 100 : 0) + tens);
+  });
+}
+
 /** The same with such a figure put as "1 1/2". */
 function inOneFigure(text: string): string {
-  return text.replace(AND_A_PART, (_, whole: string, part: string) => {
+  return inDigits(text).replace(AND_A_PART, (_, whole: string, part: string) => {
     const share = /half/i.test(part) ? '1/2' : /quarter/i.test(part) ? '1/4' : part;
     return `${String(NUMBER_WORDS[whole.toLowerCase()] ?? whole)} ${share}`;
   });

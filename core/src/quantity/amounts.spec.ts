@@ -26,6 +26,11 @@ describe('figures in words', () => {
     ['a quarter of a', 0.25],
     ['two thirds', 2 / 3],
     ['three quarters', 0.75],
+    ['two hundred', 200],
+    ['a hundred and twenty', 120],
+    ['two hundred and fifty', 250],
+    ['fifteen', 15],
+    ['forty', 40],
     ['one third', 1 / 3],
   ])('%s', (words, value) => {
     expect(readAmount(`${words} cup sugar`)?.amount.value ?? NaN).toBeCloseTo(value, 9);

@@ -38,6 +38,12 @@ export interface Option<T extends string> {
       font-size: 14px;
       line-height: 24px;
     }
+    @media (max-width: 430px) {
+      label {
+        padding: 2px 7px;
+        font-size: 13px;
+      }
+    }
     label:first-of-type {
       border-left-width: 1px;
       border-radius: 4px 0 0 4px;
