@@ -121,7 +121,9 @@ function chooseAmount(found: Found, second: ReadAmount, each: boolean): Found {
   const firstKind = first && unitById(first.unit).kind;
   if (firstKind === 'mass') return found;
   if (firstKind === 'volume' && unitById(second.amount.unit).kind !== 'mass') return found;
-  const count = first && each ? (first.high === undefined ? first.value : (first.value + first.high) / 2) : 1;
+  // "2 pots (75 g)" are 75 g each; "1/2 pot (75 g)" says what the half weighs.
+  const said = first && each ? (first.high === undefined ? first.value : (first.value + first.high) / 2) : 1;
+  const count = said < 1 ? 1 : said;
   const { value, high, unit } = second.amount;
   const amount = high === undefined ? { value: value * count, unit } : { value: value * count, high: high * count, unit };
   const text = `${found.amountText} (${count === 1 ? '' : `${String(count)} × `}${second.text})`.trim();
