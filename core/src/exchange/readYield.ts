@@ -6,7 +6,7 @@ const LONGEST = 140;
 const PORTION_WORDS =
   'slices?|servings?|portions?|people|persons?|muffins?|cookies|biscuits?|pancakes?|scones?|cakes?|cupcakes?|bars?|squares?|pieces?|waffles?|crepes?|crêpes?|buns?|rolls?|pops?|scoops?|bowls?|loaves|loaf|brownies|balls?|glasses|pots?';
 const YIELD = new RegExp(
-  `^(?:(?:serves|feeds|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|one|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\s+)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
+  `^(?:(?:serves|feeds|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\s+)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
   'i',
 );
 const SMALL: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, six: 6, eight: 8, ten: 10, twelve: 12, 'half a dozen': 6, 'a dozen': 12, dozen: 12 };

@@ -3,6 +3,7 @@ import { allLines, sumsOfPart } from '../formula';
 import { AT, bringsPerGram, readSum } from '../role';
 import { roleRatio } from './byRoles';
 import { wholePieces } from './bounds';
+import { correctionsFor } from './correct';
 import { acceptProposal, refuseProposal, settleOpen, withEditedMass } from './decide';
 import { ruleForBlend } from './ruleFor';
 import { settleAll, settleLiquid } from './settle';
@@ -74,6 +75,15 @@ describe.each(REBUILDS)('settling %s', (_name, text, from, to) => {
     expect(calm(settled).asking).toBeLessThanOrEqual(calm(settleOpen(sheet, larder)).asking);
   });
 
+  test('takes of one line, or adds of one food, once; what is there for its taste stays', () => {
+    const about = taken.map(({ action }) => (action.kind === 'add' ? `add ${action.foodId}` : action.kind === 'less' ? `less ${action.lineId}` : action.kind));
+    expect(about.filter((one) => one !== 'step')).toEqual([...new Set(about.filter((one) => one !== 'step'))]);
+    const standing = standingOf(settleOpen(sheet, larder), larder, shipped);
+    const seasonings = allLines(sheet.rebuild).flatMap(({ id, foodId }) => (foodId === 'salt' ? [id] : []));
+    for (const row of askingRows(standing))
+      for (const { action } of correctionsFor(standing, row, larder, shipped)) if (action.kind === 'less') expect(seasonings).not.toContain(action.lineId);
+  });
+
   test('the liquid alone brings the thickness nearer to the original, and nothing else in', () => {
     const [before, after] = [settleOpen(sheet, larder), settleLiquid(sheet, larder, shipped)];
     const off = (of: Worksheet): number => {
@@ -103,6 +113,8 @@ describe('two foods that no rule joins are held against each other by what they 
     ['cream-of-tartar', 'citric-acid', 'acid'],
     ['whole-milk', 'orange-juice', 'water'],
     ['raisins', 'walnuts', 'weight'],
+    ['sugar', 'dates', 'weight'],
+    ['dates', 'honey', 'weight'],
     ['cinnamon', 'ginger', 'weight'],
   ])('%s and %s by %s', (from, to, by) => {
     expect(role(from, to)).toBe(by);
