@@ -45,6 +45,12 @@ const OTHER = {
   [ts.SyntaxKind.BarBarToken]: '&&',
 };
 
+/** What stands behind `list[i] ??` is there for the compiler alone: the place is known to be filled, and no change of it can be seen. */
+function isForTheCompiler(node) {
+  const { parent } = node;
+  return ts.isBinaryExpression(parent) && parent.operatorToken.kind === ts.SyntaxKind.QuestionQuestionToken && parent.right === node && ts.isElementAccessExpression(parent.left);
+}
+
 /** The places of a file that can be changed: each a node, and what it becomes when its parts are written as `part` says. */
 function placesIn(file) {
   const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest, true);
@@ -52,6 +58,7 @@ function placesIn(file) {
   const add = (node, shown, becomes) => places.push({ file, node, shown, becomes, line: source.getLineAndCharacterOfPosition(node.getStart(source)).line + 1 });
   const visit = (node) => {
     if (ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node) || ts.isImportDeclaration(node)) return;
+    if (isForTheCompiler(node)) return;
     const other = ts.isBinaryExpression(node) ? OTHER[node.operatorToken.kind] : undefined;
     if (other) {
       const shown = `${node.left.getText(source).slice(-40)} ${node.operatorToken.getText(source)} ${node.right.getText(source).slice(0, 40)} -> ${other}`;
