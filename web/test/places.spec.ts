@@ -1,0 +1,168 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import { type RemovedThing, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
+import { type Worksheet } from '@fellmist/core';
+import { provideEffects } from '@ngrx/effects';
+import { type Action, provideStore, ScannedActionsSubject, Store } from '@ngrx/store';
+import { type Observable, of, throwError } from 'rxjs';
+import { Api } from '../src/state/api';
+import { Asking } from '../src/state/asking';
+import { benchFeature } from '../src/state/bench.feature';
+import { householdFeature } from '../src/state/household.feature';
+import { larderFeature } from '../src/state/larder.feature';
+import * as removedEffects from '../src/state/removed.effects';
+import { removedActions, removedFeature } from '../src/state/removed.feature';
+import * as shelfEffects from '../src/state/shelf.effects';
+import { shelfActions, shelfFeature } from '../src/state/shelf.feature';
+
+function sheet(title: string): Worksheet {
+  const formula = { title, portions: 1, portionWord: 'batch', measures: 'us' as const, parts: [], method: [], notes: [] };
+  return { original: formula, rebuild: formula, open: [], decisions: [] };
+}
+const entry = (id: string, title: string): ShelfEntry => ({
+  id,
+  title,
+  portions: 1,
+  portionWord: 'batch',
+  tryCount: 1,
+  tryLabel: '',
+  updatedAt: '2026-11-26T10:00:00Z',
+  original: {},
+  rebuild: {},
+  gaps: 0,
+  swappedIn: [],
+});
+const removed = (id: string, kind: RemovedThing['kind']): RemovedThing => ({ id, kind, name: id, removedAt: '2026-11-20T10:00:00Z' });
+
+/** A server that does as it is told, or is gone. */
+class ToldApi {
+  isGone = false;
+  readonly asked: string[] = [];
+  private answer<T>(what: string, value: T): Observable<T> {
+    this.asked.push(what);
+    return this.isGone ? throwError(() => new HttpErrorResponse({ status: 0 })) : of(value);
+  }
+  shelf(): Observable<readonly ShelfEntry[]> {
+    return this.answer('shelf', [entry('b', 'Buns'), entry('a', 'Apple cake')]);
+  }
+  remove(id: string): Observable<unknown> {
+    return this.answer(`remove ${id}`, {});
+  }
+  restore(id: string): Observable<unknown> {
+    return this.answer(`restore ${id}`, {});
+  }
+  restorePack(id: string): Observable<unknown> {
+    return this.answer(`restore pack ${id}`, {});
+  }
+  removed(): Observable<readonly RemovedThing[]> {
+    return this.answer('removed', [removed('f1', 'formula'), removed('p1', 'pack')]);
+  }
+  formula(id: string): Observable<StoredFormula> {
+    const thisTry = { id: 'r1', number: 1, label: '', createdAt: '2026-11-26T10:00:00Z' };
+    return this.answer(`formula ${id}`, { id, thisTry, tries: [thisTry], worksheet: sheet('Buns') });
+  }
+}
+
+describe('the shelf and what was taken off it', () => {
+  let api: ToldApi;
+  let store: Store;
+  let seen: string[];
+  const went: unknown[] = [];
+
+  beforeEach(() => {
+    api = new ToldApi();
+    went.length = 0;
+    TestBed.configureTestingModule({
+      providers: [
+        provideStore({
+          [shelfFeature.name]: shelfFeature.reducer,
+          [removedFeature.name]: removedFeature.reducer,
+          [benchFeature.name]: benchFeature.reducer,
+          [larderFeature.name]: larderFeature.reducer,
+          [householdFeature.name]: householdFeature.reducer,
+        }),
+        provideEffects(shelfEffects, removedEffects),
+        { provide: Api, useValue: api },
+        {
+          provide: Router,
+          useValue: {
+            navigate: (where: unknown) => {
+              went.push(where);
+              return Promise.resolve(true);
+            },
+          },
+        },
+      ],
+    });
+    store = TestBed.inject(Store);
+    seen = [];
+    TestBed.inject(ScannedActionsSubject).subscribe((action: Action) => seen.push(action.type));
+  });
+
+  const listed = (): readonly string[] | undefined =>
+    store
+      .selectSignal(shelfFeature.selectListed)()
+      ?.map(({ id }) => id);
+  const failure = (): string | undefined => store.selectSignal(shelfFeature.selectFailure)();
+
+  test('stands in the server’s order; nothing is not the same as not here yet', () => {
+    expect(listed()).toBeUndefined();
+    store.dispatch(shelfActions.wanted());
+    expect(listed()).toEqual(['b', 'a']);
+  });
+
+  test('what is removed goes once the server says so, and comes back; with the server gone it stays, and that is said', () => {
+    store.dispatch(shelfActions.wanted());
+    api.isGone = true;
+    store.dispatch(shelfActions.remove({ entry: entry('b', 'Buns') }));
+    expect([listed(), failure()]).toEqual([['b', 'a'], expect.stringContaining('does not answer')]);
+    api.isGone = false;
+    store.dispatch(shelfActions.remove({ entry: entry('b', 'Buns') }));
+    expect([listed(), store.selectSignal(shelfFeature.selectRemoved)()?.id]).toEqual([['a'], 'b']);
+    store.dispatch(shelfActions.restore({ entry: entry('b', 'Buns') }));
+    expect([listed(), store.selectSignal(shelfFeature.selectRemoved)(), failure()]).toEqual([['b', 'a'], undefined, undefined]);
+  });
+
+  test('a formula is looked into without coming onto the bench', () => {
+    let answer: unknown;
+    TestBed.inject(Asking)
+      .ask<StoredFormula>((ask) => shelfActions.lookInto({ ask, id: 'b' }))
+      .subscribe((said) => (answer = said));
+    expect(answer).toMatchObject({ ok: true, value: { id: 'b' } });
+    expect(store.selectSignal(benchFeature.selectPresent)()).toBeUndefined();
+  });
+
+  test('a copy lies on the bench under an id and a name of its own and is saved from there', async () => {
+    let answer: unknown;
+    TestBed.inject(Asking)
+      .ask<StoredFormula>((ask) => shelfActions.copy({ ask, entry: entry('b', 'Buns'), newId: 'new' }))
+      .subscribe((said) => (answer = said));
+    await Promise.resolve();
+    expect([store.selectSignal(benchFeature.selectFormulaId)(), store.selectSignal(benchFeature.selectPresent)()?.rebuild.title]).toEqual(['new', 'Buns, copy']);
+    expect([went, seen.includes('[Bench] Save'), answer]).toEqual([[['/bench', 'new']], true, expect.objectContaining({ ok: true })]);
+    api.isGone = true;
+    TestBed.inject(Asking)
+      .ask<StoredFormula>((ask) => shelfActions.copy({ ask, entry: entry('b', 'Buns'), newId: 'other' }))
+      .subscribe((said) => (answer = said));
+    expect([answer, store.selectSignal(benchFeature.selectFormulaId)()]).toEqual([{ ok: false, words: expect.stringContaining('does not answer') }, 'new']);
+  });
+
+  test('removed things are brought back each by its kind; a pack that is back makes the larder come anew', () => {
+    const things = (): readonly string[] | undefined =>
+      store
+        .selectSignal(removedFeature.selectListed)()
+        ?.map(({ id }) => id);
+    expect(things()).toBeUndefined();
+    store.dispatch(removedActions.wanted());
+    expect(things()).toEqual(['f1', 'p1']);
+    store.dispatch(removedActions.bringBack({ thing: removed('f1', 'formula') }));
+    expect([things(), api.asked.at(-1), seen.includes('[Larder] Wanted')]).toEqual([['p1'], 'restore f1', false]);
+    api.isGone = true;
+    store.dispatch(removedActions.bringBack({ thing: removed('p1', 'pack') }));
+    expect([things(), store.selectSignal(removedFeature.selectFailure)()]).toEqual([['p1'], expect.stringContaining('does not answer')]);
+    api.isGone = false;
+    store.dispatch(removedActions.bringBack({ thing: removed('p1', 'pack') }));
+    expect([things(), api.asked.at(-1), seen.includes('[Larder] Wanted'), store.selectSignal(removedFeature.selectFailure)()]).toEqual([[], 'restore pack p1', true, undefined]);
+  });
+});
