@@ -48,7 +48,13 @@ const OTHER = {
 /** What stands behind `list[i] ??` is there for the compiler alone: the place is known to be filled, and no change of it can be seen. */
 function isForTheCompiler(node) {
   const { parent } = node;
-  return ts.isBinaryExpression(parent) && parent.operatorToken.kind === ts.SyntaxKind.QuestionQuestionToken && parent.right === node && ts.isElementAccessExpression(parent.left);
+  return (
+    parent !== undefined &&
+    ts.isBinaryExpression(parent) &&
+    parent.operatorToken.kind === ts.SyntaxKind.QuestionQuestionToken &&
+    parent.right === node &&
+    ts.isElementAccessExpression(parent.left)
+  );
 }
 
 /** The places of a file that can be changed: each a node, and what it becomes when its parts are written as `part` says. */

@@ -1,4 +1,3 @@
-import { convert } from 'convert';
 import { food, readFormula } from '../../test/larder';
 import { massOf, massSpread } from '../food';
 import { allLines } from '../formula';
@@ -85,22 +84,6 @@ describe('figures in words', () => {
 });
 
 describe('units', () => {
-  // The convert package: SI and the US customary units of NIST Handbook 44.
-  test.each([
-    ['mg', 'mg', 'g'],
-    ['g', 'g', 'g'],
-    ['kg', 'kg', 'g'],
-    ['oz', 'oz', 'g'],
-    ['lb', 'lb', 'g'],
-    ['ml', 'ml', 'ml'],
-    ['cl', 'cl', 'ml'],
-    ['dl', 'dl', 'ml'],
-    ['l', 'l', 'ml'],
-    ['quart', 'quart', 'ml'],
-  ] as const)('%s', (ours, theirs, base) => {
-    expect(unitFactor(ours, 'us')).toBeCloseTo(convert(1, theirs as 'g').to(base as 'g') as number, 6);
-  });
-
   // Metric spoons are 15 and 5 mL, a metric cup 250; UK pint and fluid ounce: Weights and Measures Act 1985, schedule 1.
   test('spoons, cups, ounces and pints of three countries', () => {
     const factors = (unit: string): readonly (number | undefined)[] => (['us', 'metric', 'uk'] as const).map((system) => unitFactor(unit, system));

@@ -15,6 +15,11 @@ describe('units', () => {
     ['lb', 'lb', 'g'],
     ['kg', 'kg', 'g'],
     ['dl', 'dl', 'ml'],
+    ['cl', 'cl', 'ml'],
+    ['l', 'l', 'ml'],
+    ['ml', 'ml', 'ml'],
+    ['mg', 'mg', 'g'],
+    ['g', 'g', 'g'],
   ] as const)('a US %s is what the units library says', (ours, theirs, base) => {
     expect(unitFactor(ours, 'us')).toBeCloseTo(convert(1, theirs as 'cup').to(base as 'ml') as number, 6);
   });
