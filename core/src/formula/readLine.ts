@@ -29,8 +29,8 @@ const LONGEST_READ = 400;
 const HUGE_G = 20_000;
 /** Two amounts of a line that differ by more than this share are both shown. House value. */
 const APART = 0.35;
-/** What the measure says of the food in it: drops are liquid, a tin is canned, a sachet is not a jar. */
-const OF_MEASURE: Readonly<Record<string, Attribute>> = { drop: 'form:liquid', dropper: 'form:liquid', can: 'state:canned', packet: 'form:sachet' };
+/** What the measure says of the food in it: drops are liquid, a tin is canned, a sachet is not a jar, a knob is cut from a root. */
+const OF_MEASURE: Readonly<Record<string, Attribute>> = { knob: 'state:fresh', drop: 'form:liquid', dropper: 'form:liquid', can: 'state:canned', packet: 'form:sachet' };
 const OF_CONTAINER: Readonly<Record<string, Attribute>> = {
   can: 'state:canned',
   cans: 'state:canned',
