@@ -1,23 +1,17 @@
 import { kitchenNumber, type MeasureSystem, unitFactor } from '../quantity';
 import { type Food } from './food';
+import { pours } from './massOf';
 
-/** Smallest amount of each measure that a kitchen holds, in parts of it. */
+/** Smallest amount of each measure that a kitchen holds, in parts of it, and the most that anybody counts out. House values. */
 const STEPS = [
-  { unit: 'cup', least: 0.25, step: 0.25, words: ['cup', 'cups'] },
-  { unit: 'tbsp', least: 0.5, step: 0.5, words: ['tbsp', 'tbsp'] },
-  { unit: 'tsp', least: 0.125, step: 0.125, words: ['tsp', 'tsp'] },
+  { unit: 'cup', least: 0.25, most: Infinity, step: 0.25, words: ['cup', 'cups'] },
+  { unit: 'tbsp', least: 0.5, most: 6, step: 0.5, words: ['tbsp', 'tbsp'] },
+  { unit: 'tsp', least: 0.125, most: 4, step: 0.125, words: ['tsp', 'tsp'] },
 ] as const;
 
 function rounded(count: number, step: number): number {
   return Math.round(count / step) * step;
 }
-
-function pours(food: Food): boolean {
-  return food.kind === 'liquid' || food.kind === 'plant-drink' || food.kind === 'dairy' || (food.kind === 'fat' && food.fat === 'liquid');
-}
-
-/** Tablespoons above this are no measure any more. House value. */
-const MOST_SPOONS = 6;
 
 /**
  * Grams of a food in the measures of a kitchen, to the nearest that a spoon or cup gives: "3 tbsp", "1/4 tsp", "1 egg";
@@ -33,11 +27,11 @@ export function kitchenMeasure(food: Food, massG: number, system: MeasureSystem)
   if (density === undefined) return undefined;
   const ml = massG / density;
   if (system !== 'us' && pours(food) && ml >= 50) return `${rounded(ml, 5)} mL`;
-  for (const { unit, least, step, words } of STEPS) {
+  for (const { unit, least, most, step, words } of STEPS) {
     if (unit === 'cup' && system !== 'us') continue;
     const count = ml / (unitFactor(unit, system) ?? 1);
     const near = rounded(count, step);
-    if ((unit === 'tbsp' && near > MOST_SPOONS) || near < least || Math.abs(near - count) > 0.1 * count) continue;
+    if (near > most || near < least || Math.abs(near - count) > 0.1 * count) continue;
     return `${kitchenNumber(near)} ${near > 1 ? words[1] : words[0]}`;
   }
   return undefined;

@@ -12,7 +12,7 @@ export type FoundMass = { readonly massG: number; readonly basis: MassBasis } | 
 const SYRUP_G = 15;
 
 /** Drinks, milks, oils and syrups find their own level in a jug or spoon. */
-function pours({ kind, fat, thirst, per100g }: Food): boolean {
+export function pours({ kind, fat, thirst, per100g }: Food): boolean {
   if (kind === 'liquid' || kind === 'plant-drink') return true;
   if (kind === 'dairy') return thirst?.basis === 'dissolves';
   return (kind === 'fat' && fat === 'liquid') || (kind === 'sweetener' && (per100g.waterG ?? 0) >= SYRUP_G);

@@ -98,7 +98,7 @@ function form(value: string, food: Food, tags: Tags): Cost {
 }
 
 function diet(value: string, food: Food): Cost {
-  if (value === 'vegan') return food.allergens.includes('milk') || food.allergens.includes('egg') || food.kind === 'egg' ? CONFLICT : food.kind === 'dairy' ? 0 : 0;
+  if (value === 'vegan') return food.allergens.includes('milk') || food.allergens.includes('egg') || food.kind === 'egg' ? CONFLICT : 0;
   if (value === 'gluten-free') return food.allergens.includes('gluten') ? CONFLICT : 0;
   if (value === 'lactose-free') return food.allergens.includes('milk') ? ASK : 0;
   return food.kind === 'sweetener' && (food.per100g.sugarsG ?? 0) < 1 ? 0 : ASK;
