@@ -1,6 +1,6 @@
 import { againstDiet, answersTo, barredAllergens, type Food, foodInHand, isIn, type Larder, SUMMED } from '../food';
 import { type Line, broughtBy } from '../formula';
-import { addTimes, amountFor, bringsPerGram, type LedgerRole, measureRole, type Measures, measuresOf, roleOf, type Sums } from '../role';
+import { addTimes, amountFor, bringsOf, type LedgerRole, measureRole, type Measures, measuresOf, roleOf, type Sums } from '../role';
 import { aimOf, edgeOf, mostOf, wholePieces } from './bounds';
 import { comesToMind } from './comesToMind';
 import { type SwapTables } from './swapTables';
@@ -54,9 +54,16 @@ function made({ standing, row, larder }: Problem, action: ProposalAction, delta:
 
 const HOUSE = { mark: 'H', source: 'house model, an estimate' } as const;
 
+/** What a gram more of a food brings: as its line goes in, melted or beaten, where there is one; plain where it is new. */
+function addedPerGram(food: Food, { part }: Standing): Sums {
+  const line = part?.lines.find(({ foodId, massG }) => foodId === food.id && massG !== undefined);
+  const { melted = false, beaten = false, wetted } = line ?? {};
+  return bringsOf({ food, massG: 1, melted, beaten, ...(wetted ? { wetted } : {}) });
+}
+
 function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way | undefined {
   const { standing, row, aim } = problem;
-  const per1 = bringsPerGram(food);
+  const per1 = addedPerGram(food, standing);
   const measure = (sums: Sums): number => measureRole(row.role, sums) ?? NaN;
   const massG =
     amountFor(standing.sums, per1, measure, aim, mostG) ?? (row.band && amountFor(standing.sums, per1, measure, row.state === 'low' ? row.band.low : row.band.high, mostG));
@@ -66,8 +73,8 @@ function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correct
 }
 
 function madeOf(problem: Problem, food: Food, massG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
-  const per1 = bringsPerGram(food);
-  const { row } = problem;
+  const { row, standing } = problem;
+  const per1 = addedPerGram(food, standing);
   return made(problem, { kind: 'add', foodId: food.id, massG, why: row.role === 'thickness' ? 'liquid' : 'balance' }, per1, massG, words);
 }
 
