@@ -96,7 +96,11 @@ export class PackEditor {
     this.fromDraft.set(false);
     if (base.kindId) this.larderDesk.takeUp(base.kindId).subscribe();
     void this.drafts.find(this.draftOf()).then((found) => {
-      if (found?.kind === 'read' && this.draft() === base) this.takeUpDraft(found.draft.body, Number(found.draft.base ?? 0), base);
+      if (found?.kind !== 'read') return;
+      const kept = found.draft.body;
+      if (this.draft() === base) this.takeUpDraft(kept, Number(found.draft.base ?? 0), base);
+      // Typed in before the draft was found: what was left unsaved is offered beside, not lost.
+      else if (this.draft()?.id === base.id && !isSame(kept, this.draft()) && !isSame(kept, base)) this.aside.set(kept);
     });
   }
 
