@@ -36,10 +36,8 @@ const DOUBLY_APART = 0.12;
 const MOST_STRANGERS = 3;
 
 interface Verdict {
-  foodId: string;
-  /** How early it was found, which decides between equals. */
-  place: number;
-  score: number;
+  readonly foodId: string;
+  readonly score: number;
   readonly isExact: boolean;
   readonly conflicts: boolean;
   readonly byCountry: boolean;
@@ -48,7 +46,9 @@ interface Verdict {
 
 /** What a name costs by its words alone; undefined where too little of it fits to be worth a look. Runs for every alias: it makes nothing. */
 function costOfWords(asked: Asked, alias: Alias): number | undefined {
-  let [cost, others, common] = [0, 0, 0];
+  let cost = 0;
+  let others = 0;
+  let common = 0;
   for (let i = 0; i < asked.core.length; i++) {
     if (alias.coreIds.includes(asked.coreIds[i] ?? UNKNOWN)) common++;
     else if (!(alias.isFlavoured && asked.flavours[i])) {
@@ -67,40 +67,53 @@ function countMissing(asked: Asked, alias: Alias): number {
   return missing;
 }
 
-/** How far a name fits that costs so much by its words alone. */
-function verdict(asked: Asked, alias: Alias, words: number): Verdict {
-  const isExact = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
+/** How far a name fits that costs so much by its words alone; undefined where a better fit of the same food stands before it. Runs some ten times a name: it makes little. */
+function verdict(asked: Asked, alias: Alias, words: number, most: number, before: Verdict | undefined): Verdict | undefined {
+  const isAsked = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
   const strangers = words > 0 ? asked.core.filter((_word, i) => !alias.coreIds.includes(asked.coreIds[i] ?? UNKNOWN)) : NO_WORDS;
   const flavours = strangers.length > 0 && alias.isFlavoured ? strangers.filter(isFlavour) : NO_WORDS;
-  const claims = flavours.length > 0 ? [...asked.attributes, ...flavourClaims(flavours, alias)] : asked.attributes;
+  const claims = flavours.length > 0 ? [...asked.attributes, flavourClaim(flavours, alias)] : asked.attributes;
   let score = 1 - words;
-  let conflicts = false;
-  const pay = (cost: number): void => {
-    conflicts ||= cost >= CONFLICT;
-    score -= Math.min(cost, 0.3);
-  };
-  for (const claim of claims) pay(costOf(claim, alias.food, alias.tags));
-  if (asked.percent !== undefined) pay(costOfPercent(asked.percent, alias.food, alias.percent));
-  for (const hint of asked.soft) conflicts ||= costOf(hint, alias.food, alias.tags) >= CONFLICT;
-  let unsaid = isExact ? 0 : alias.unsaid + (alias.percent !== undefined && asked.percent === undefined ? 0.05 : 0);
-  if (unsaid > 0) for (const said of [...claims, ...asked.soft]) if (alias.tags.has(said)) unsaid -= costUnsaid(said);
+  let dearest = 0;
+  for (const claim of claims) {
+    const cost = costOf(claim, alias.food, alias.tags);
+    score -= Math.min(cost, MOST_A_CLAIM);
+    dearest = Math.max(dearest, cost);
+  }
+  if (asked.percent !== undefined) {
+    const cost = costOfPercent(asked.percent, alias.food, alias.percent);
+    score -= Math.min(cost, MOST_A_CLAIM);
+    dearest = Math.max(dearest, cost);
+  }
+  for (const hint of asked.soft) dearest = Math.max(dearest, costOf(hint, alias.food, alias.tags));
+  const conflicts = dearest >= CONFLICT;
+  let unsaid = isAsked ? 0 : alias.unsaid + (alias.percent !== undefined && asked.percent === undefined ? 0.05 : 0);
+  if (unsaid > 0) {
+    for (const said of claims) if (alias.tags.has(said)) unsaid -= costUnsaid(said);
+    for (const said of asked.soft) if (alias.tags.has(said)) unsaid -= costUnsaid(said);
+  }
   score -= Math.min(Math.max(unsaid, 0), 0.15) + (unsaid > 0 && strangers.length > flavours.length ? DOUBLY_APART : 0);
   if (conflicts) score = Math.min(score, AT_MOST.conflict);
   if (asked.slipped) score = Math.min(score, AT_MOST.near);
   if (alias.stands) score = Math.min(score, AT_MOST.several);
-  if (asked.core.at(-1) !== alias.core.at(-1)) score = Math.min(score, AT_MOST.otherHead);
-  return { foodId: '', place: 0, score, isExact: isExact && !conflicts, conflicts, byCountry: alias.country !== undefined, unsaid };
+  if (asked.coreIds[asked.coreIds.length - 1] !== alias.coreIds[alias.coreIds.length - 1]) score = Math.min(score, AT_MOST.otherHead);
+  const isExact = isAsked && !conflicts;
+  if (!isExact && score > most && !asked.soft.some((hint) => alias.tags.has(hint))) score = most;
+  if (score < LEAST || (before && (before.score > score || (before.score === score && (before.isExact || !isExact))))) return undefined;
+  return { foodId: alias.food.id, score, isExact, conflicts, byCountry: alias.country !== undefined, unsaid };
 }
 
 const NO_WORDS: readonly string[] = [];
 /** The number of a word that no name of the index has. */
 const UNKNOWN = -1;
 
-/** The flavours a name gives a food of a flavoured kind: the flavour it has, if it is among them, else the last one said. */
-function flavourClaims(flavours: readonly string[], alias: Alias): readonly Attribute[] {
-  if (flavours.length === 0) return [];
+/** The most that one thing said of a food costs of its score. */
+const MOST_A_CLAIM = 0.3;
+
+/** The flavour a name gives a food of a flavoured kind: the one it has, if it is among those said, else all of them. */
+function flavourClaim(flavours: readonly string[], alias: Alias): Attribute {
   const own = flavours.find((word) => alias.tags.has(`flavour:${word}`));
-  return [`flavour:${own ?? flavours.join('-')}`];
+  return `flavour:${own ?? flavours.join('-')}`;
 }
 
 function slippedCores(parts: NameParts, index: FoodIndex): readonly NameParts[] {
@@ -161,13 +174,8 @@ function findFoods(name: string, index: FoodIndex, country: Country, soft: reado
   const consider = (asked: Asked, aliases: Iterable<Alias>): void => {
     for (const { alias, words } of worthALook(asked, aliases, country)) {
       if (isBeaten(1 - words)) return;
-      const said = verdict(asked, alias, words);
-      if (!said.isExact && !soft.some((hint) => alias.tags.has(hint))) said.score = Math.min(said.score, most);
-      const before = best.get(alias.food.id);
-      if (said.score < LEAST || (before && (before.score > said.score || (before.score === said.score && (before.isExact || !said.isExact))))) continue;
-      said.foodId = alias.food.id;
-      said.place = before?.place ?? best.size;
-      best.set(said.foodId, said);
+      const said = verdict(asked, alias, words, most, best.get(alias.food.id));
+      if (said) best.set(said.foodId, said);
     }
   };
   const asked = ({ core, attributes, percent }: NameParts, slipped: boolean): Asked => {
@@ -185,7 +193,7 @@ function findFoods(name: string, index: FoodIndex, country: Country, soft: reado
     }
   }
   return [...best.values()]
-    .sort((a, b) => b.score - a.score || Number(b.isExact) - Number(a.isExact) || Number(b.byCountry) - Number(a.byCountry) || a.unsaid - b.unsaid || a.place - b.place)
+    .sort((a, b) => b.score - a.score || Number(b.isExact) - Number(a.isExact) || Number(b.byCountry) - Number(a.byCountry) || a.unsaid - b.unsaid)
     .slice(0, MOST_FOUND)
     .map(({ foodId, score, isExact, conflicts, byCountry }) => ({ foodId, score, isExact, conflicts, byCountry }));
 }
