@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readRecord, Recorder } from './record/record';
+import { readRecord } from './test/kitchen';
+import { Recorder } from './test/recorder';
 
 /** Nothing comes out otherwise without somebody seeing it: what is right is for the other tests to say, against sources. */
 test.each(Object.entries(new Recorder(__dirname).recorded()))('what is made of the %s is what the record says', (name, sections) => {

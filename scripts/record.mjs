@@ -7,6 +7,14 @@ import { ensurePackages, root } from './prepare.mjs';
 ensurePackages();
 const { build } = await import('esbuild');
 const outfile = join(root, 'dist', 'record.mjs');
-await build({ entryPoints: [join(root, 'data/record/record.ts')], outfile, bundle: true, platform: 'node', format: 'esm', packages: 'bundle', logLevel: 'warning' });
+await build({
+  stdin: { contents: "export { Recorder } from './data/test/recorder.ts'; export { writeRecord } from './data/test/kitchen.ts';", resolveDir: root, loader: 'ts' },
+  outfile,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'bundle',
+  logLevel: 'warning',
+});
 const { Recorder, writeRecord } = await import(pathToFileURL(outfile).href);
 for (const [name, sections] of Object.entries(new Recorder(join(root, 'data')).recorded())) writeFileSync(join(root, 'data', 'record', `${name}.txt`), writeRecord(sections));

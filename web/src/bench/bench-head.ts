@@ -4,6 +4,9 @@ import { type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { DraftBook } from '../state/draftBook';
 import { fieldNumber, numberWithin } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { Picker } from '../ui/pick';
 
 const GOAL_NAMES: Readonly<Partial<Record<GoalState['goal']['figure'], string>>> = {
   energyKcal: 'kcal',
@@ -28,6 +31,7 @@ function goalWords({ goal }: GoalState): string {
 /** Title, class, portions, goals, tries and the state of saving. */
 @Component({
   selector: 'fm-bench-head',
+  imports: [Button, Field, Picker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-head.html',
   styleUrl: './bench-head.less',
@@ -71,7 +75,7 @@ export class BenchHead {
     return formulaId && head ? `/api/formulas/${formulaId}/recipe.jsonld` : undefined;
   });
 
-  protected readonly classes = computed(() => this.desk.tables()?.classes ?? []);
+  protected readonly classOptions = computed(() => (this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name })));
   protected readonly classId = computed(() => this.desk.standing()?.product?.id ?? '');
   /** The goals in one short word on the button, all of them in its title. */
   protected readonly goalWords = computed(() => {

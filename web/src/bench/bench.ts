@@ -18,6 +18,7 @@ import { Pairs } from './pairs';
 import { Proposals } from '../parts/proposals';
 import { Strip } from './strip';
 import { SwapPanel } from '../parts/swap-panel';
+import { Button } from '../ui/zorro/button';
 
 /** "Oat flour, apple puree": what was swapped in since the last try; otherwise the baker's own hand. */
 function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: string) => string | undefined): string {
@@ -40,7 +41,7 @@ const TABS: readonly Option<Tab>[] = [
 /** The rebuild: original and rebuild in pairs, the balance beside them, a portion's figures beneath. */
 @Component({
   selector: 'fm-bench',
-  imports: [BenchHead, Choice, Conflict, GoalsPanel, Ledger, LinesPanel, NotesPanel, Nutrition, Pairs, Proposals, TriesPanel, Strip, SwapPanel, WhyPanel],
+  imports: [BenchHead, Button, Choice, Conflict, GoalsPanel, Ledger, LinesPanel, NotesPanel, Nutrition, Pairs, Proposals, Strip, SwapPanel, TriesPanel, WhyPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.less',

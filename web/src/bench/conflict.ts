@@ -4,6 +4,7 @@ import { allLines, analyse, type Worksheet } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';
 import { showSum } from '../ui/figures';
+import { Button } from '../ui/zorro/button';
 
 interface Side {
   readonly heading: string;
@@ -14,60 +15,10 @@ interface Side {
 /** A save that came too late: both versions side by side, and a choice that loses neither. */
 @Component({
   selector: 'fm-conflict',
+  imports: [Button],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <section class="conflict" role="alertdialog" aria-labelledby="conflict-title">
-      <h2 id="conflict-title">This formula was saved meanwhile elsewhere</h2>
-      <p>Nothing was overwritten. Whichever you choose, the other stays in the list of tries or can be undone to.</p>
-      <div class="sides">
-        @for (side of sides(); track side.heading) {
-          <div>
-            <h3>{{ side.heading }}</h3>
-            <p class="soft">{{ side.said }}</p>
-            <ul>
-              @for (line of side.lines; track $index) {
-                <li [class.differs]="line.differs">{{ line.differs ? '≠ ' : '' }}{{ line.text }}</li>
-              }
-            </ul>
-            <button type="button" class="button strong" (click)="$index === 0 ? mineKept.emit() : theirsTaken.emit()">
-              {{ $index === 0 ? 'Save mine as the next try' : 'Go on with the saved one' }}
-            </button>
-          </div>
-        }
-      </div>
-    </section>
-  `,
-  styles: `
-    .conflict {
-      padding: 14px 20px;
-      border-bottom: 1px solid var(--attention);
-      background: var(--attention-wash);
-    }
-    .sides {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 24px;
-      margin-top: 10px;
-    }
-    h3 {
-      font-size: 15px;
-    }
-    ul {
-      overflow: auto;
-      max-height: 220px;
-      margin: 6px 0 10px;
-      padding: 0;
-      list-style: none;
-    }
-    .differs {
-      font-weight: 700;
-    }
-    @media (max-width: 720px) {
-      .sides {
-        grid-template-columns: 1fr;
-      }
-    }
-  `,
+  templateUrl: './conflict.html',
+  styleUrl: './conflict.less',
 })
 export class Conflict {
   private readonly desk = inject(Desk);

@@ -1,15 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, type Counting, type Figures, massOf, type Views } from '@fellmist/core';
+import { CARB_COUNT_WORDS, CARB_COUNTS, type Counting, type Figures, massOf, type Views } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { Choice, type Option } from '../ui/choice';
 import { FIGURE_ROWS, showChange, showNumber, showRange, showSum, showWorst } from '../ui/figures';
 import { type Asked } from '../parts/why-panel';
 import { readAmountTyped } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { Picker } from '../ui/pick';
 
 type ViewName = 'portion' | 'batch' | 'per100g';
 
-const ENERGY_OPTIONS: readonly { readonly value: Counting['energy']; readonly label: string }[] = [
+const ENERGY_OPTIONS: readonly Option<Counting['energy']>[] = [
   { value: 'table', label: 'each food’s own' },
   { value: 'eu', label: 'EU factors' },
   { value: 'us', label: 'US factors' },
@@ -18,7 +21,7 @@ const ENERGY_OPTIONS: readonly { readonly value: Counting['energy']; readonly la
 /** The whole nutrition of original and rebuild, how it is counted, and what the batch yields. */
 @Component({
   selector: 'fm-nutrition',
-  imports: [Choice],
+  imports: [Button, Choice, Field, Picker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nutrition.html',
   styleUrl: './nutrition.less',
@@ -86,16 +89,6 @@ export class Nutrition {
 
   private figures(views: Views | undefined): Figures | undefined {
     return views?.[this.view()];
-  }
-
-  protected countCarbs(value: string): void {
-    const carbs = CARB_COUNTS.find((count): count is CarbCount => count === value);
-    if (carbs) this.preferences.settle({ carbs });
-  }
-
-  protected countEnergy(value: string): void {
-    const energy = ENERGY_OPTIONS.find((option) => option.value === value)?.value;
-    if (energy) this.preferences.settle({ energy });
   }
 
   /** The yield, or a portion's weight, as weighed: "812", "0.8 kg"; empty takes it back. A fault is said beneath and changes nothing. */

@@ -8,6 +8,9 @@ import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { ReadLine } from './read-line';
 import { inTemperature } from '../ui/temperature';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { Picker } from '../ui/pick';
 
 interface RebuiltRow {
   readonly line: Line;
@@ -41,7 +44,7 @@ function ratioWords(line: Line, original: Line | undefined): string {
 /** Original and rebuild side by side, a row a line, with the ratio of the swap between them. */
 @Component({
   selector: 'fm-pairs',
-  imports: [AmountField, CdkDrag, CdkDragHandle, CdkDropList, CdkDropListGroup, ReadLine, RouterLink],
+  imports: [AmountField, Button, CdkDrag, CdkDragHandle, CdkDropList, CdkDropListGroup, Field, Picker, ReadLine, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pairs.html',
   styleUrl: './pairs.less',
@@ -54,6 +57,7 @@ export class Pairs {
   protected readonly adding = signal('');
   protected readonly addingTo = signal<string | undefined>(undefined);
 
+  protected readonly partOptions = computed(() => this.parts().map(({ partId, heading }) => ({ value: partId, label: heading || 'main part' })));
   protected readonly parts = computed(() => {
     const counting = new Map(this.desk.sheet()?.rebuild.parts.map((part) => [part.id, part.counting]));
     return this.desk.pairs().map((part) => ({ ...part, counting: counting.get(part.partId), rows: part.pairs.map((pair) => this.row(pair)) }));

@@ -26,6 +26,8 @@ import { Choice, type Option } from '../ui/choice';
 import { FarReader, READ_HERE } from './far-reader';
 import { ReadLine } from './read-line';
 import { fieldNumber, numberWithin } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 
 const KEPT = 'fellmist.paste';
 /** Pause in typing after which names nobody knows are looked for in the long list, milliseconds. */
@@ -72,7 +74,7 @@ interface Reading {
 /** A recipe as text on the left, what Fellmist reads in it on the right, mended in place and put on the bench. */
 @Component({
   selector: 'fm-paste',
-  imports: [Choice, ReadLine],
+  imports: [Button, Choice, Field, ReadLine],
   providers: [FarReader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './paste.html',

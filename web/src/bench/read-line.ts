@@ -4,6 +4,7 @@ import { Desk } from '../state/desk';
 import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { FoodSelect } from '../ui/food-select';
+import { Button } from '../ui/zorro/button';
 
 const BASIS_WORDS = {
   weighed: 'weighed',
@@ -18,37 +19,9 @@ const BASIS_WORDS = {
 /** One line as read: food, grams and how they were found; opens into fields to mend it. */
 @Component({
   selector: 'fm-read-line',
-  imports: [AmountField, FoodSelect],
+  imports: [AmountField, Button, FoodSelect],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="line" [class.marked]="state() !== 'sure'">
-      <span class="mark" aria-hidden="true">{{ state() === 'sure' ? '' : state() === 'gap' ? '◇' : '?' }}</span>
-      <span class="asTyped">{{ line().text }}</span>
-      <span class="food">{{ foodName() ?? 'no food' }}</span>
-      <span class="grams">{{ grams() }}</span>
-      <span class="found soft">{{ found() }}</span>
-      <button type="button" class="link" [attr.aria-expanded]="isOpen()" [attr.aria-label]="'Mend ' + line().text" (click)="wanted.set(!isOpen())">
-        {{ isOpen() ? 'Done' : 'Mend' }}
-      </button>
-    </div>
-    @if (state() !== 'sure' || line().doubts.length > 0) {
-      <p class="why" [class.attention]="state() !== 'sure'">{{ doubts() }}</p>
-    }
-    @if (isOpen()) {
-      <div class="mend">
-        <label [for]="'amount-' + line().id">Amount</label>
-        <fm-amount-field
-          [fieldId]="'amount-' + line().id"
-          [label]="'Amount of ' + line().name"
-          [amount]="line().amount"
-          (typed)="mended.emit({ kind: 'amount', amount: $event.amount, text: $event.text })"
-        />
-        <span class="soft unit">{{ line().amount?.unit ?? 'g' }}</span>
-        <label [for]="'food-' + line().id">Food</label>
-        <fm-food-select [fieldId]="'food-' + line().id" [foodId]="line().foodId" [hint]="line().name" (chosen)="mended.emit({ kind: 'food', foodId: $event })" />
-      </div>
-    }
-  `,
+  templateUrl: './read-line.html',
   styleUrl: './read-line.less',
 })
 export class ReadLine {

@@ -19,40 +19,7 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
 @Component({
   selector: 'fm-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <section class="strip" aria-label="Nutrition of a portion">
-      <div class="about">
-        <h2>A {{ desk.sheet()?.rebuild?.portionWord }}</h2>
-        <p>
-          <button type="button" class="ask soft" [attr.aria-label]="'Why ' + mass()" (click)="whyAsked.emit({ kind: 'yield' })">{{ mass() }}</button>
-        </p>
-        <p class="soft">likely range from cups, pieces and labels</p>
-      </div>
-      @for (cell of cells(); track cell.key) {
-        <div class="cell" [class.always]="cell.always">
-          <span class="name">
-            <button type="button" class="ask" [attr.aria-label]="'Why ' + cell.name + ' a portion'" (click)="whyAsked.emit({ kind: 'figure', row: cell })">{{ cell.name }}</button>
-            @if (cell.goal; as goal) {
-              <span class="goal" [class.missed]="goal.state === 'missed'" [title]="goal.words"
-                >{{ goal.short }}<span class="unseen">, {{ goal.words }}</span></span
-              >
-            }
-          </span>
-          <span class="now" [attr.data-figure]="cell.key"
-            >{{ cell.now }}<span class="unit">{{ cell.unit }}</span></span
-          >
-          <span class="was soft"
-            ><s><span class="unseen">was </span>{{ cell.was }}</s> {{ cell.change }}</span
-          >
-          <span class="range soft">{{ cell.range }}</span>
-          @if (cell.goal?.look; as look) {
-            <span class="look attention" [title]="look">{{ look }}</span>
-          }
-        </div>
-      }
-      <p class="unseen" aria-live="polite">{{ spoken() }}</p>
-    </section>
-  `,
+  templateUrl: './strip.html',
   styleUrl: './strip.less',
 })
 export class Strip {

@@ -7,6 +7,7 @@ import { type Answer, Asking } from '../state/asking';
 import { benchActions, type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { FIGURE_ROWS, showChange, showSum } from '../ui/figures';
+import { Button } from '../ui/zorro/button';
 
 interface Branch {
   readonly head: TryHead;
@@ -29,6 +30,7 @@ const COMPARED: readonly Figure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG
 /** Every try as a tree: name it, go on from any, compare any two. */
 @Component({
   selector: 'fm-tries-panel',
+  imports: [Button],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tries-panel.html',
   styleUrl: './tries-panel.less',

@@ -14,6 +14,7 @@ import { FreezeDesk } from './freeze-desk';
 import { MixTable } from './mix-table';
 import { OverrunDesk } from './overrun-desk';
 import { WhipDesk } from './whip-desk';
+import { Button } from '../ui/zorro/button';
 
 type Tab = 'freeze' | 'whip' | 'overrun';
 
@@ -28,7 +29,7 @@ const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'sta
 /** What lies on the bench as an ice or a whipped bowl: its curve, its foam, its air. */
 @Component({
   selector: 'fm-cold-table',
-  imports: [Choice, FreezeDesk, Ledger, MixTable, OverrunDesk, Proposals, RouterLink, SwapPanel, WhipDesk, WhyPanel],
+  imports: [Button, Choice, FreezeDesk, Ledger, MixTable, OverrunDesk, Proposals, RouterLink, SwapPanel, WhipDesk, WhyPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './cold.html',
   styleUrl: './cold.less',

@@ -23,6 +23,9 @@ import { LineSliders } from './line-sliders';
 import { Ranges } from './ranges';
 import { Preferences } from '../state/preferences';
 import { fieldTemperature, inTemperature, readTemperature, showTemperature } from '../ui/temperature';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { Picker } from '../ui/pick';
 
 const TABLE_STEP = 10;
 
@@ -39,7 +42,7 @@ function likelyBand(range: readonly RangePoint[], colour: string): object[] {
 /** The freezing curve of original and rebuild, the freezer and the spoon on it, and a slider for each sweetener. */
 @Component({
   selector: 'fm-freeze-desk',
-  imports: [Chart, LineSliders],
+  imports: [Button, Chart, Field, LineSliders, Picker],
   providers: [Ranges],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './freeze-desk.html',
@@ -58,6 +61,7 @@ export class FreezeDesk {
   protected readonly unit = computed(() => this.preferences.settings().temperature);
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly styles = computed(() => this.desk.tables()?.coldStyles ?? []);
+  protected readonly styleOptions = computed(() => this.styles().map(({ id, name }) => ({ value: id, label: name })));
 
   private shown(tempC: number): string {
     return showTemperature(tempC, this.unit());

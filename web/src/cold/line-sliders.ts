@@ -20,64 +20,8 @@ const WANTED: Readonly<Record<'ice' | 'foam', (food: Food, seG: number) => boole
 @Component({
   selector: 'fm-line-sliders',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @for (slider of sliders(); track slider.line.id) {
-      <div class="slider">
-        <button type="button" class="food" [attr.aria-label]="'Swap ' + slider.name" (click)="swapAsked.emit(slider.line.id)">{{ slider.name }}</button>
-        <input
-          #range
-          type="range"
-          min="0"
-          [step]="slider.step"
-          [max]="slider.mostG"
-          [value]="slider.massG"
-          [attr.aria-label]="slider.name + ', grams'"
-          [attr.aria-valuetext]="slider.massG + ' g'"
-          (input)="draw(slider, range.value)"
-        />
-        <span class="grams">{{ slider.massG.toFixed(slider.step < 1 ? 1 : 0) }} g</span>
-      </div>
-    } @empty {
-      <p class="soft">No line of this part can be drawn here. Add one on the bench.</p>
-    }
-  `,
-  styles: `
-    .slider {
-      display: grid;
-      grid-template-columns: minmax(0, 190px) minmax(0, 1fr) 64px;
-      align-items: center;
-      min-height: 32px;
-      gap: 12px;
-    }
-    .food {
-      padding: 4px 0;
-      border: 0;
-      overflow: hidden;
-      background: none;
-      color: inherit;
-      cursor: pointer;
-      font: inherit;
-      text-align: left;
-      text-overflow: ellipsis;
-      white-space: nowrap;
-    }
-    .food:hover {
-      color: var(--accent);
-    }
-    input {
-      width: 100%;
-      accent-color: var(--accent);
-    }
-    .grams {
-      font-weight: 700;
-      text-align: right;
-    }
-    @media (max-width: 720px) {
-      .slider {
-        grid-template-columns: minmax(0, 120px) minmax(0, 1fr) 56px;
-      }
-    }
-  `,
+  templateUrl: './line-sliders.html',
+  styleUrl: './line-sliders.less',
 })
 export class LineSliders {
   private readonly desk = inject(Desk);

@@ -23,67 +23,8 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
 @Component({
   selector: 'fm-mix-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <section aria-labelledby="mix-title">
-      <div class="ruled">
-        <h2 id="mix-title">The mix in numbers</h2>
-        @if (coldStyle(); as known) {
-          <span class="soft small">usual of {{ known.name.toLowerCase() }}</span>
-        }
-      </div>
-      <table class="figures">
-        <thead>
-          <tr>
-            <th scope="col">of the mix</th>
-            <th scope="col">original</th>
-            <th scope="col">rebuild</th>
-            @if (coldStyle()) {
-              <th scope="col">usual</th>
-            }
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of rows(); track row.name) {
-            <tr>
-              <th scope="row">
-                {{ row.name }} <span class="soft">{{ row.unit }}</span>
-              </th>
-              <td class="soft">{{ row.before }}</td>
-              <td class="now" [class.attention]="row.isOff">{{ row.isOff ? '◆ ' : '' }}{{ row.now }}</td>
-              @if (coldStyle()) {
-                <td class="soft usual">{{ row.usual }}</td>
-              }
-            </tr>
-          } @empty {
-            <tr>
-              <td colspan="4" class="soft">Nothing here has a weight yet.</td>
-            </tr>
-          }
-        </tbody>
-      </table>
-      @if (now(); as mix) {
-        <p class="soft small">
-          {{ sugars() }}. Sucrose equivalents {{ equivalents() }} g in 100 g of water.
-          @if (mix.unknown.length > 0) {
-            <span class="attention">Left out, as unknown: {{ mix.unknown.join(', ') }}.</span>
-          }
-        </p>
-      }
-    </section>
-  `,
-  styles: `
-    .small {
-      margin-top: 6px;
-      font-size: 13px;
-    }
-    section {
-      margin-top: 24px;
-    }
-    .usual {
-      width: 84px;
-      white-space: nowrap;
-    }
-  `,
+  templateUrl: './mix-table.html',
+  styleUrl: './mix-table.less',
 })
 export class MixTable {
   private readonly desk = inject(Desk);

@@ -4,113 +4,16 @@ import { Desk } from '../state/desk';
 import { showNumber, showSum } from '../ui/figures';
 import { numberWithin } from '../ui/numbers';
 import { Preferences } from '../state/preferences';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 
 /** One cup and a scale: overrun, density, and portions by volume and by weight with what each holds. */
 @Component({
   selector: 'fm-overrun-desk',
+  imports: [Button, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="ruled"><h2>Overrun</h2></div>
-    <p class="soft lead">Fill the same cup level, first with mix, then with foam, and weigh both without the cup.</p>
-    <form class="cups" (submit)="$event.preventDefault(); take(cup.value, mix.value, foam.value)">
-      <label for="cup-ml">Cup holds</label>
-      <span><input #cup id="cup-ml" class="field" inputmode="decimal" maxlength="7" value="240" /> mL</span>
-      <label for="mix-g">of mix</label>
-      <span><input #mix id="mix-g" class="field" inputmode="decimal" maxlength="7" placeholder="260" /> g</span>
-      <label for="foam-g">of foam</label>
-      <span><input #foam id="foam-g" class="field" inputmode="decimal" maxlength="7" placeholder="130" /> g</span>
-      <button type="submit" class="button main">Take the reading</button>
-    </form>
-    @if (fault(); as words) {
-      <p class="attention" role="alert">{{ words }}</p>
-    }
-    <table class="figures">
-      <thead>
-        <tr>
-          <th scope="col">reading</th>
-          <th scope="col">overrun</th>
-          <th scope="col">density</th>
-          <th scope="col"><span class="unseen">Remove</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of rows(); track $index; let i = $index) {
-          <tr>
-            <th scope="row">{{ row.words }}</th>
-            <td class="now">{{ row.overrun }} %</td>
-            <td class="wide">{{ row.density }} g/mL</td>
-            <td><button type="button" class="link" [attr.aria-label]="'Drop reading ' + (i + 1)" (click)="drop(i)">Drop</button></td>
-          </tr>
-        } @empty {
-          <tr>
-            <td colspan="4" class="soft none">No reading yet. The mix without air weighs {{ flat() }} g/mL by its composition.</td>
-          </tr>
-        }
-      </tbody>
-    </table>
-    @if (portions().length > 0) {
-      <div class="ruled portions"><h2>What a bowl of it holds</h2></div>
-      <table class="figures">
-        <thead>
-          <tr>
-            <th scope="col">portion</th>
-            <th scope="col">weighs</th>
-            <th scope="col">{{ preferences.energyUnit() }}</th>
-            <th scope="col">protein</th>
-            <th scope="col">net carbs</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of portions(); track row.name) {
-            <tr>
-              <th scope="row">{{ row.name }}</th>
-              <td>{{ row.weighs }} g</td>
-              <td class="now">{{ row.kcal }}</td>
-              <td>{{ row.protein }} g</td>
-              <td>{{ row.net }} g</td>
-            </tr>
-          }
-        </tbody>
-      </table>
-      <p class="soft small">
-        By volume with the mean of the readings; by weight the air does not matter. The next bowl's volume leans on them.
-        <button type="button" class="link" aria-label="Why this density" (click)="askWhy()">why</button>
-      </p>
-    }
-  `,
-  styles: `
-    .lead {
-      margin: 8px 0;
-    }
-    .cups {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      margin-bottom: 12px;
-      gap: 8px 10px;
-    }
-    .field {
-      width: 78px;
-      height: 32px;
-      text-align: right;
-    }
-    .figures {
-      max-width: 620px;
-    }
-    .wide {
-      width: 110px;
-    }
-    .none {
-      text-align: left;
-    }
-    .portions {
-      margin-top: 20px;
-    }
-    .small {
-      margin-top: 6px;
-      font-size: 13px;
-    }
-  `,
+  templateUrl: './overrun-desk.html',
+  styleUrl: './overrun-desk.less',
 })
 export class OverrunDesk {
   protected readonly preferences = inject(Preferences);

@@ -7,6 +7,8 @@ import { showNumber } from '../ui/figures';
 import { FoodSelect } from '../ui/food-select';
 import { LineSliders } from './line-sliders';
 import { fieldNumber, numberWithin, readAmountTyped } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 
 const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
   { value: 'stand', label: 'Stand mixer' },
@@ -16,7 +18,7 @@ const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
 /** A whipped bowl before it is whipped: each splash of liquid or ice, and what it does to volume, taste and thickness. */
 @Component({
   selector: 'fm-whip-desk',
-  imports: [Chart, Choice, FoodSelect, LineSliders],
+  imports: [Button, Chart, Choice, Field, FoodSelect, LineSliders],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './whip-desk.html',
   styleUrl: './whip-desk.less',

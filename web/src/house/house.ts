@@ -3,13 +3,15 @@ import { FormsModule } from '@angular/forms';
 import { type RemovedThing } from '@fellmist/contract';
 import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { NzSelectModule } from 'ng-zorro-antd/select';
-import { NzSwitchModule } from 'ng-zorro-antd/switch';
 import { DraftBook } from '../state/draftBook';
 import { CURRENCIES, Preferences } from '../state/preferences';
 import { removedActions, removedFeature } from '../state/removed.feature';
 import { Choice, type Option } from '../ui/choice';
 import { fieldTemperature, readTemperature } from '../ui/temperature';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { Select, SelectOption } from '../ui/zorro/select';
+import { Switch } from '../ui/zorro/switch';
 
 const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
   table: 'each food’s own figure',
@@ -20,7 +22,7 @@ const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
 @Component({
   selector: 'fm-house',
-  imports: [Choice, FormsModule, NzSelectModule, NzSwitchModule],
+  imports: [Button, Choice, Field, FormsModule, Select, SelectOption, Switch],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './house.html',
   styleUrl: './house.less',

@@ -6,6 +6,7 @@ import { Preferences } from '../state/preferences';
 import { LarderDesk } from '../state/larderDesk';
 import { showNumber } from '../ui/figures';
 import { StockOf } from './stock-of';
+import { Button } from '../ui/zorro/button';
 
 interface CardRow {
   readonly name: string;
@@ -59,7 +60,7 @@ function amountWords(amount: number | undefined, digits: number, half?: number):
 /** One food or pack with all that is known of it and from where; beside another one where one is pinned. */
 @Component({
   selector: 'fm-food-card',
-  imports: [RouterLink, StockOf],
+  imports: [Button, RouterLink, StockOf],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './food-card.html',
   styleUrl: './food-card.less',

@@ -20,6 +20,8 @@ import {
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { readAmountTyped } from '../ui/numbers';
+import { Field } from '../ui/zorro/field';
+import { Picker } from '../ui/pick';
 
 interface FigureField {
   readonly key: LabelFigure;
@@ -80,7 +82,7 @@ function at(amount: number, most: number): number {
 /** A label as printed on the left, what it makes of 100 g on the right, and what does not add up beside its field. */
 @Component({
   selector: 'fm-label-desk',
-  imports: [Choice],
+  imports: [Choice, Field, Picker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './label-desk.html',
   styleUrl: './label-desk.less',
@@ -90,6 +92,10 @@ export class LabelDesk {
   readonly generic = input<Food>();
   readonly changed = output<Partial<Pack>>();
   protected readonly marks = LEVEL_MARKS;
+  protected readonly units: readonly Option<'g' | 'mL'>[] = [
+    { value: 'g', label: 'g' },
+    { value: 'mL', label: 'mL' },
+  ];
   protected readonly columns: readonly { readonly name: LabelColumnName; readonly words: string }[] = [
     { name: 'serving', words: 'a serving' },
     { name: 'per100', words: 'per 100' },

@@ -3,9 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, injec
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { type FoodPage, type FoodQuery, type FoodRow, type FoodSort, type StoredPack } from '@fellmist/contract';
-import { ALLERGENS, FOOD_KINDS, type FoodKind, SOON_DAYS } from '@fellmist/core';
+import { ALLERGENS, FOOD_KINDS, type FoodKind, type School, SCHOOLS, SOON_DAYS } from '@fellmist/core';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Preferences } from '../state/preferences';
 import { Asking } from '../state/asking';
 import { LarderDesk } from '../state/larderDesk';
@@ -15,6 +14,10 @@ import { daysWords, today } from '../ui/day';
 import { showNumber } from '../ui/figures';
 import { FoodCard } from './food-card';
 import { FoodList } from './food-list';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { Select } from '../ui/zorro/select';
+import { Picker } from '../ui/pick';
 
 type Only = 'all' | NonNullable<FoodQuery['only']>;
 
@@ -42,7 +45,7 @@ function cell(amount: number | null, digits: number): string {
 /** Every food and pack, found by any of its names, filtered and sorted; the chosen one beside the list. */
 @Component({
   selector: 'fm-larder',
-  imports: [Choice, FoodCard, FormsModule, NzSelectModule, RouterLink, ScrollingModule],
+  imports: [Button, Choice, Field, FoodCard, FormsModule, Select, Picker, RouterLink, ScrollingModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './larder.html',
   styleUrl: './larder.less',
@@ -56,9 +59,10 @@ export class LarderPlace {
   /** The food or pack that is open, from the address. */
   readonly food = input<string>();
   protected readonly onlyOptions = ONLY;
-  protected readonly kinds = FOOD_KINDS;
+  protected readonly kindOptions: readonly Option<FoodKind | ''>[] = [{ value: '', label: 'any' }, ...FOOD_KINDS.map((value) => ({ value, label: value }))];
+  protected readonly schoolOptions: readonly Option<School | ''>[] = [{ value: '', label: 'any' }, ...SCHOOLS.map((value) => ({ value, label: value }))];
   protected readonly allergenOptions = ALLERGENS.map((name) => ({ label: name, value: name }));
-  protected readonly sorts = Object.entries(SORT_WORDS) as [FoodSort, string][];
+  protected readonly sorts = (Object.entries(SORT_WORDS) as [FoodSort, string][]).map(([value, label]) => ({ value, label }));
   protected readonly words = signal('');
   protected readonly only = signal<Only>('all');
   protected readonly kind = signal<FoodKind | ''>('');

@@ -15,6 +15,8 @@ import { PackHistory } from './pack-history';
 import { OwnMeasures } from './own-measures';
 import { PackMoney } from './pack-money';
 import { ThirstDesk } from './thirst-desk';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 
 type Desk = 'label' | 'measures' | 'thirst' | 'money' | 'history';
 
@@ -38,7 +40,7 @@ type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readon
 /** One pack of the household: its label, its own measures, how thirsty it is, what is left of it and what it cost. */
 @Component({
   selector: 'fm-pack-editor',
-  imports: [Choice, FoodSelect, LabelDesk, OwnMeasures, PackConflict, PackHistory, PackMoney, RouterLink, ThirstDesk],
+  imports: [Button, Choice, Field, FoodSelect, LabelDesk, OwnMeasures, PackConflict, PackHistory, PackMoney, RouterLink, ThirstDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pack-editor.html',
   styleUrl: './pack-editor.less',

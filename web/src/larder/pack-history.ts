@@ -4,88 +4,15 @@ import { type Pack } from '@fellmist/core';
 import { Asking } from '../state/asking';
 import { lookupActions } from '../state/lookup.actions';
 import { packDifferences } from './packWords';
+import { Button } from '../ui/zorro/button';
 
 /** Every save of a pack, the last first, with what it changed; any of them can be taken up again. */
 @Component({
   selector: 'fm-pack-history',
+  imports: [Button],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <section aria-labelledby="pack-history-title">
-      <h2 id="pack-history-title" class="ruled">Saves of this pack</h2>
-      @if (fault(); as words) {
-        <p class="attention" role="alert">{{ words }}</p>
-      } @else if (rows(); as saves) {
-        <ol>
-          @for (save of saves; track save.version) {
-            <li>
-              <p class="when">
-                <span class="figure">{{ save.on }}</span>
-                @if (save.version === version()) {
-                  <span class="soft">as it is saved now</span>
-                } @else {
-                  <button type="button" class="link" [attr.aria-label]="'Take up what was saved ' + save.on" (click)="takenUp.emit(save.pack)">Take this up</button>
-                }
-              </p>
-              @if (save.isFirst) {
-                <p class="soft">first saved</p>
-              } @else {
-                <dl>
-                  @for (part of save.changes; track part.name) {
-                    <div>
-                      <dt>{{ part.name }}</dt>
-                      <dd>{{ part.one }} → {{ part.other }}</dd>
-                    </div>
-                  } @empty {
-                    <p class="soft">nothing changed but the save</p>
-                  }
-                </dl>
-              }
-            </li>
-          } @empty {
-            <p class="soft">Not saved yet.</p>
-          }
-        </ol>
-      } @else {
-        <p class="soft" role="status">Fetching the saves…</p>
-      }
-    </section>
-  `,
-  styles: `
-    :host {
-      display: block;
-      max-width: 860px;
-    }
-    ol {
-      padding: 0;
-      list-style: none;
-    }
-    li {
-      padding: 10px 0;
-      border-bottom: 1px solid var(--rule);
-    }
-    .when {
-      display: flex;
-      align-items: baseline;
-      gap: 16px;
-    }
-    dl {
-      margin: 2px 0 0;
-    }
-    dl div {
-      display: flex;
-      flex-wrap: wrap;
-      font-size: 14px;
-      gap: 0 10px;
-    }
-    dt {
-      min-width: 150px;
-      color: var(--soft);
-    }
-    dd {
-      max-width: 60ch;
-      overflow-wrap: anywhere;
-    }
-  `,
+  templateUrl: './pack-history.html',
+  styleUrl: './pack-history.less',
 })
 export class PackHistory {
   private readonly asking = inject(Asking);

@@ -4,6 +4,7 @@ import { type ImportPreview, type ImportRow } from '@fellmist/contract';
 import { Asking } from '../state/asking';
 import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
+import { Button } from '../ui/zorro/button';
 
 const ACT_WORDS: Readonly<Record<ImportRow['act'], string>> = { new: 'new', update: 'updates', same: 'as it is', kept: 'left alone', faulty: 'faulty' };
 
@@ -13,7 +14,7 @@ const MOST_BYTES = 24 * 1024 * 1024;
 /** Tables of foods and packs out as CSV, and in: a preview row by row first, nothing taken in until it is accepted. */
 @Component({
   selector: 'fm-tables',
-  imports: [Choice, RouterLink],
+  imports: [Button, Choice, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tables.html',
   styleUrl: './tables.less',

@@ -4,6 +4,8 @@ import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showDay, today } from '../ui/day';
 import { showNumber } from '../ui/figures';
 import { readAmountTyped } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 
 /** Points of a drawn curve. */
 const POINTS = 121;
@@ -15,7 +17,7 @@ function bell(x: number, mean: number, sd: number): number {
 /** A bench test, step by step, and what it teaches of this pack: what was believed, what was measured, what holds now. */
 @Component({
   selector: 'fm-thirst-desk',
-  imports: [Chart],
+  imports: [Button, Chart, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './thirst-desk.html',
   styleUrl: './thirst-desk.less',

@@ -18,6 +18,8 @@ import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';
 import { showNumber } from '../ui/figures';
 import { fieldGrams, numberWithin } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 
 interface Way {
   readonly proposal: Proposal;
@@ -70,6 +72,7 @@ function massWords({ action }: Proposal): string | undefined {
 /** The ledger: a row a role, original and rebuild against what the class wants, and ways back where the rebuild left it. */
 @Component({
   selector: 'fm-ledger',
+  imports: [Button, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',

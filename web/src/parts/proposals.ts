@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MARK_WORDS, type Proposal, proposedMass, proposalWords } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { fieldGrams, numberWithin } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 
 interface Card {
   readonly proposal: Proposal;
@@ -13,6 +15,7 @@ interface Card {
 /** What a swap sets off, one card each: taken, taken with other grams, or refused. */
 @Component({
   selector: 'fm-proposals',
+  imports: [Button, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './proposals.html',
   styleUrl: './proposals.less',

@@ -6,6 +6,11 @@ import { showChange, showNumber } from '../ui/figures';
 import { Choice } from '../ui/choice';
 import { FoodSelect } from '../ui/food-select';
 import { fieldNumber, numberWithin } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Checkbox } from '../ui/zorro/checkbox';
+import { Field } from '../ui/zorro/field';
+import { Picker } from '../ui/pick';
+import { FormsModule } from '@angular/forms';
 
 const SHARES = [
   { percent: 100, name: 'all' },
@@ -33,7 +38,7 @@ function ratioOf(rule: SwapRule): string {
 /** The candidate drawer of one line: stand-ins ranked for the schools, a blend of one's own, and how the line goes in. */
 @Component({
   selector: 'fm-swap-panel',
-  imports: [Choice, FoodSelect],
+  imports: [Button, Checkbox, Choice, Field, FoodSelect, FormsModule, Picker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './swap-panel.html',
   styleUrl: './swap-panel.less',
@@ -54,6 +59,7 @@ export class SwapPanel {
   private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
   protected readonly name = computed(() => this.desk.foodName(this.line().foodId) ?? this.line().name);
   protected readonly parts = computed(() => this.desk.sheet()?.rebuild.parts ?? []);
+  protected readonly partOptions = computed(() => this.parts().map(({ id, heading }) => ({ value: id, label: heading || 'main part' })));
   protected readonly partId = computed(() => this.parts().find((part) => part.lines.some(({ id }) => id === this.line().id))?.id ?? '');
   protected readonly packs = computed(() => this.desk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
   protected readonly schools = computed(() => this.desk.sheet()?.rebuild.goals?.schools.join(' and ') ?? '');

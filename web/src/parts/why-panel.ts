@@ -19,11 +19,7 @@ export type Asked =
   selector: 'fm-why-panel',
   imports: [WhyCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @if (why(); as said) {
-      <fm-why-card [why]="said" (closed)="closed.emit()" />
-    }
-  `,
+  templateUrl: './why-panel.html',
 })
 export class WhyPanel {
   private readonly desk = inject(Desk);

@@ -5,72 +5,15 @@ import { type CautionRule, DEFERENCE } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { Button } from '../ui/zorro/button';
 
 /** Every caution of the table by its topic, with what lies behind it and whose advice it is. */
 @Component({
   selector: 'fm-safety',
-  imports: [RouterLink],
+  imports: [Button, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <header class="head">
-      <h1>Safety</h1>
-      <a class="button" [routerLink]="desk.sheet() ? ['/bench', formulaId() ?? ''] : ['/shelf']">{{ desk.sheet() ? 'Back to the bench' : 'To the shelf' }}</a>
-    </header>
-    <div class="page">
-      <p class="first">{{ deference }} Fellmist shows a caution where a formula calls for it; here they all are.</p>
-      @for (group of groups(); track group.topic) {
-        <section [attr.aria-label]="group.topic">
-          <div class="ruled">
-            <h2>{{ group.topic }}</h2>
-          </div>
-          @for (rule of group.rules; track rule.id) {
-            <article [id]="rule.id" [class.asked]="rule.id === asked()">
-              <p>
-                <strong>{{ rule.text }}</strong>
-              </p>
-              <p>{{ rule.more }}</p>
-              <p class="soft source">{{ rule.source }}</p>
-            </article>
-          }
-        </section>
-      } @empty {
-        <p class="soft" role="status">Fetching the cautions…</p>
-      }
-    </div>
-  `,
-  styles: `
-    :host {
-      display: block;
-    }
-    .head {
-      display: flex;
-      align-items: center;
-      justify-content: space-between;
-      min-height: 56px;
-      padding: 8px 20px;
-      border-bottom: 1px solid var(--rule);
-    }
-    .page {
-      max-width: 720px;
-      padding: 16px 20px 60px;
-    }
-    .first {
-      margin-bottom: 18px;
-    }
-    section {
-      margin-bottom: 22px;
-    }
-    article {
-      padding: 9px 10px;
-      border-bottom: 1px solid var(--rule);
-    }
-    .asked {
-      background: var(--attention-wash);
-    }
-    .source {
-      font-size: 13px;
-    }
-  `,
+  templateUrl: './safety.html',
+  styleUrl: './safety.less',
 })
 export class Safety {
   protected readonly desk = inject(Desk);

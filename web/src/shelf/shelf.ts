@@ -13,6 +13,7 @@ import { type DraftHead, SheetDrafts } from '../state/drafts';
 import { shelfActions, shelfFeature } from '../state/shelf.feature';
 import { showChange, showNumber } from '../ui/figures';
 import { WhyCard } from '../ui/why-card';
+import { Button } from '../ui/zorro/button';
 
 const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string; readonly unit: string; readonly digits: number }[] = [
   { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0 },
@@ -31,7 +32,7 @@ interface ShelfCell {
 /** All formulas, newest first, with what a portion of each holds now and how far that is from its original. */
 @Component({
   selector: 'fm-shelf',
-  imports: [RouterLink, WhyCard],
+  imports: [Button, RouterLink, WhyCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',

@@ -7,6 +7,7 @@ import { larderFeature } from '../state/larder.feature';
 import { Icon } from '../ui/icon';
 import { type IconName } from '../ui/icons';
 import { Preferences } from '../state/preferences';
+import { Button } from '../ui/zorro/button';
 
 interface Place {
   readonly path: string;
@@ -30,7 +31,7 @@ function isTyping(target: EventTarget | null): boolean {
 /** The rail of places, the place itself, and the list of keys. */
 @Component({
   selector: 'fm-root',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Icon],
+  imports: [Button, Icon, RouterLink, RouterLinkActive, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shell.html',
   styleUrl: './shell.less',

@@ -11,29 +11,7 @@ export interface AmountTyped {
 @Component({
   selector: 'fm-amount-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <input
-      #field
-      class="amount"
-      inputmode="text"
-      autocomplete="off"
-      maxlength="40"
-      [id]="fieldId()"
-      [value]="shown()"
-      [attr.aria-label]="label()"
-      [attr.aria-invalid]="fault() ? true : null"
-      [attr.aria-describedby]="fault() ? fieldId() + '-fault' : null"
-      (input)="read(field.value)"
-      (keydown.arrowup)="step($event, 1)"
-      (keydown.arrowdown)="step($event, -1)"
-      (keydown.escape)="cancel($event)"
-      (keydown.enter)="field.blur(); field.focus()"
-      (blur)="settle()"
-    />
-    @if (fault(); as words) {
-      <span class="fault" role="alert" [id]="fieldId() + '-fault'">{{ words }}</span>
-    }
-  `,
+  templateUrl: './amount-field.html',
   styleUrl: './amount-field.less',
 })
 export class AmountField {

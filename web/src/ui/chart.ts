@@ -38,17 +38,8 @@ function palette(): ChartPalette {
 @Component({
   selector: 'fm-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<div #canvas class="canvas" role="img" [attr.aria-label]="words()"></div>`,
-  styles: `
-    :host {
-      display: block;
-      min-height: 120px;
-    }
-    .canvas {
-      width: 100%;
-      height: 100%;
-    }
-  `,
+  templateUrl: './chart.html',
+  styleUrl: './chart.less',
 })
 export class Chart {
   private readonly preferences = inject(Preferences);

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { FormsModule } from '@angular/forms';
 import { type FoodPage, type FoodRow } from '@fellmist/contract';
 import { matchFood } from '@fellmist/core';
-import { NzSelectModule } from 'ng-zorro-antd/select';
 import { debounceTime, map, of, Subject, switchMap } from 'rxjs';
 import { Asking } from '../state/asking';
 import { LarderDesk } from '../state/larderDesk';
+import { Select, SelectOption } from './zorro/select';
 import { lookupActions } from '../state/lookup.actions';
 
 interface FoodOption {
@@ -16,31 +16,10 @@ interface FoodOption {
 /** Chooses a food or pack by typing any of its names: from what is at hand at once, from the long list a moment later. */
 @Component({
   selector: 'fm-food-select',
-  imports: [FormsModule, NzSelectModule],
+  imports: [FormsModule, Select, SelectOption],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <nz-select
-      nzShowSearch
-      nzServerSearch
-      [nzId]="fieldId()"
-      nzPlaceHolder="Choose a food"
-      nzDropdownClassName="fm-food-options"
-      [ngModel]="foodId() ?? null"
-      (ngModelChange)="choose($event)"
-      (nzOnSearch)="search($event)"
-    >
-      @for (food of options(); track food.id) {
-        <nz-option [nzValue]="food.id" [nzLabel]="food.name" />
-      }
-    </nz-select>
-  `,
-  styles: `
-    :host,
-    nz-select {
-      display: block;
-      width: 100%;
-    }
-  `,
+  templateUrl: './food-select.html',
+  styleUrl: './food-select.less',
 })
 export class FoodSelect {
   private readonly larderDesk = inject(LarderDesk);

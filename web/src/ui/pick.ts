@@ -1,0 +1,20 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { type Option } from './choice';
+import { Select, SelectOption } from './zorro/select';
+
+/** One of many, from a list that opens; with `search` it is found by its letters. Its label stands beside it: `<label [for]="fieldId">`. */
+@Component({
+  selector: 'fm-pick',
+  imports: [FormsModule, Select, SelectOption],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './pick.html',
+})
+export class Picker<T extends string> {
+  readonly fieldId = input.required<string>();
+  readonly options = input.required<readonly Option<T>[]>();
+  readonly value = input<T>();
+  readonly hint = input('');
+  readonly search = input(false);
+  readonly picked = output<T>();
+}

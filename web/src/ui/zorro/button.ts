@@ -1,0 +1,1 @@
+export { NzButtonComponent as Button } from 'ng-zorro-antd/button';

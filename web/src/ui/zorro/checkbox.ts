@@ -1,0 +1,1 @@
+export { NzCheckboxComponent as Checkbox } from 'ng-zorro-antd/checkbox';

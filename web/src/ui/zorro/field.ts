@@ -1,0 +1,1 @@
+export { NzInputDirective as Field } from 'ng-zorro-antd/input';

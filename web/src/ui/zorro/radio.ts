@@ -1,0 +1,1 @@
+export { NzRadioComponent as RadioButton, NzRadioGroupComponent as RadioGroup } from 'ng-zorro-antd/radio';

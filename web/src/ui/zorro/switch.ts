@@ -1,0 +1,1 @@
+export { NzSwitchComponent as Switch } from 'ng-zorro-antd/switch';
