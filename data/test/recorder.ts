@@ -45,6 +45,7 @@ import {
 } from '@fellmist/core';
 import Papa from 'papaparse';
 import { countsOut, handsOut, ruleOut } from './byHand';
+import { BOWLS, bowlOut, documentOut, packOut, readingsOut, shapesOut, stockOut } from './desks';
 import { foodOut, printedOut, sweetOut } from './ofFoods';
 import { firstLine, Kitchen, type Section, shown } from './kitchen';
 
@@ -119,6 +120,20 @@ export class Recorder {
       rules: this.kitchen.shipped.rules.map((rule) => ({ title: rule.id, make: () => ruleOut(this.kitchen, rule) })),
       sweets: this.kitchen.shipped.foods.filter(({ kind }) => kind === 'sweetener').map((food) => ({ title: food.id, make: () => sweetOut(this.kitchen, food) })),
       counts: demo.map((recipe) => ({ title: firstLine(recipe), make: () => countsOut(this.kitchen, recipe) })),
+      bowls: BOWLS.map((bowl) => ({ title: firstLine(bowl), make: () => bowlOut(this.kitchen, bowl) })),
+      packs: ['whey-isolate', 'oat-flour', 'casein', 'coconut-flour'].map((kindId) => ({ title: kindId, make: () => packOut(this.kitchen, kindId) })),
+      desks: [
+        { title: 'overrun', make: () => readingsOut(this.kitchen) },
+        { title: 'stock', make: () => stockOut(this.kitchen) },
+        { title: 'shapes of a document', make: () => shapesOut(this.kitchen) },
+      ],
+      texts: this.kitchen
+        .textOf('odd-recipes.txt')
+        .split('-----\n')
+        .flatMap((text) => [
+          { title: firstLine(text), make: () => readOut(this.kitchen.formulaOf(text)).join('\n') },
+          { title: `${firstLine(text)}, as a document`, make: () => documentOut(this.kitchen, text) },
+        ]),
       hands: demo.map((recipe) => ({ title: firstLine(recipe), make: () => handsOut(this.kitchen, recipe) })),
     };
   }

@@ -35,7 +35,11 @@ export interface Yield {
 /** "Serves 8", "Makes 12 muffins", "Yield: 2 dozen cookies", "makes 1 loaf (10 slices)"; undefined for anything else. */
 export function readYield(text: string): Yield | undefined {
   if (text.length > LONGEST) return undefined;
-  const match = YIELD.exec(text.trim());
+  const plain = text
+    .trim()
+    .replace(/^[([{]\s*|\s*[)\]}]$/g, '')
+    .replace(/(\d)ish\b/, '$1');
+  const match = YIELD.exec(plain);
   if (!match) return undefined;
   const inner = /(\d+)\s+(slices|portions|servings|pieces|squares|bars)/i.exec(text);
   if (inner?.[1] && inner[2]) return { portions: Number(inner[1]), portionWord: singularPortion(inner[2]) };

@@ -94,6 +94,9 @@ function isNamed(line: string, larder: Larder): boolean {
   return best !== undefined && best.isExact && best.score >= SURE;
 }
 
+/** "Warm milk to 82C": no amount of anything stands before it. */
+const HOT = /\b(?:to|at|bei|on)\s\d{2,3}\s?(?:°|degrees?\b|[CF]\b)/i;
+
 /** An amount left to the baker. */
 const AT_WILL = /\b(?:to taste|as needed|optional|for (?:dusting|greasing|frying|serving|decorating))\)?$/i;
 
@@ -137,6 +140,7 @@ function kindOf(line: string, place: Place, larder: Larder, next: string | undef
   if (isNumberedStep(line, place, larder)) return 'method';
   if (TIME_OR_HEAT.test(line)) return place.seenIngredient && (next === undefined || TIME_OR_HEAT.test(next) || !startsWithFigure(next)) ? 'method' : 'note';
   const figure = startsWithFigure(line);
+  if (!figure && HOT.test(line)) return place.seenIngredient ? 'method' : 'note';
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';
   if (DEED.test(line) && (line.split(' ').length > 3 || AT_THE_STOVE.test(line) || /[.!]$/.test(line))) return place.seenIngredient ? 'method' : 'note';
@@ -151,6 +155,7 @@ function looksLikeTitle(line: string, larder: Larder): boolean {
   if (METHOD_HEADING.test(line) || INGREDIENT_HEADING.test(line) || TIMES.test(line) || readYield(line)) return false;
   const plain = line.replace(/^#+\s*/, '');
   if (/:\s*$/.test(plain) || STAGE.test(plain)) return false;
+  if (/\sfor (?:\d{1,2}|one|two|four|six)$/i.test(plain) && !readAmount(plain)) return true;
   const read = readAmount(plain);
   if (read?.unitGiven) return false;
   if (!read && /^\p{Lu}/u.test(plain)) return true;
@@ -176,14 +181,30 @@ function listIn(text: string, larder: Larder): readonly string[] {
   return listed.length > 1 || /\d/.test(text) || !names.every((name) => (matchFood(name, larder.index)[0]?.score ?? 0) >= LIKELY) ? listed : names;
 }
 
+/** "Fluff bowl: 150 g strawberries, 30 g whey. Whip 5 min": title or part, list and method in the first line. */
+function readInOneLine(line: string, out: Gathering, place: Place, larder: Larder): boolean {
+  const [, head, rest] = INLINE_PART.exec(line) ?? [];
+  if (!head || !rest) return false;
+  const [list = '', ...told] = rest.split(/\.\s+(?=\p{L})/u);
+  const lines = ingredientsIn(list, larder);
+  if (lines.length < 2 || !lines.every((one) => readAmount(one))) return false;
+  const isPart = PART_WORDS.test(head.trim());
+  if (!isPart) out.title = head.trim();
+  out.parts.push({ heading: isPart ? head.trim() : '', lines: [...lines] });
+  out.method.push(...told);
+  place.seenIngredient = true;
+  return true;
+}
+
 function gather(lines: readonly string[], larder: Larder): Gathering {
   const out: Gathering = { title: '', portions: undefined, parts: [], method: [], notes: [] };
   const place: Place = { section: 'ingredients', seenIngredient: false };
   lines.forEach((raw, index) => {
     const line = stripBullet(raw);
+    if (index === 0 && readInOneLine(line, out, place, larder)) return;
     if (index === 0 && looksLikeTitle(line, larder)) {
       const plain = line.replace(/^#+\s*/, '');
-      const aside = /^(.+?)\s*[([]([^()[\]]+)[)\]]$/.exec(plain);
+      const aside = /^(.+?)\s*[([{]([^()[\]{}]+)[)\]}]$/.exec(plain) ?? /^(.+?)\s+(for (?:\d{1,2}|one|two|four|six))$/i.exec(plain);
       out.portions = aside?.[2] ? readYield(aside[2]) : undefined;
       out.title = (out.portions && aside?.[1] ? aside[1] : plain).slice(0, 120);
       return;
@@ -206,13 +227,18 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
   return out;
 }
 
+/** A line that holds one thing stays as it was typed, bullet and all. */
+function asTyped(listed: readonly string[], raw: string): readonly string[] {
+  return listed.length > 1 ? listed : [raw.trim()];
+}
+
 function sort(raw: string, line: string, out: Gathering, place: Place, larder: Larder, below: string | undefined): void {
   const portions = place.section === 'ingredients' && !out.portions ? readYield(line) : undefined;
   if (portions) {
     out.portions = portions;
     return;
   }
-  const listed = place.section === 'ingredients' ? ingredientsIn(raw.trim(), larder) : [];
+  const listed = place.section === 'ingredients' ? asTyped(ingredientsIn(line, larder), raw) : [];
   const kind = kindOf(line, place, larder, below === undefined ? undefined : stripBullet(below), listed);
   if (kind === 'note' || kind === 'stage') out.notes.push(line);
   else if (kind === 'method') {
@@ -222,7 +248,7 @@ function sort(raw: string, line: string, out: Gathering, place: Place, larder: L
   else {
     place.seenIngredient = true;
     const part = out.parts.at(-1);
-    const lines = listed.length > 0 ? listed : ingredientsIn(raw.trim(), larder);
+    const lines = listed.length > 0 ? listed : asTyped(ingredientsIn(line, larder), raw);
     if (part) part.lines.push(...lines);
     else out.parts.push({ heading: '', lines: [...lines] });
   }

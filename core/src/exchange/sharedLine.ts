@@ -65,16 +65,17 @@ export function ingredientsIn(line: string, larder: Larder): readonly string[] {
   if (line.length > LONGEST) return [line];
   const special = mixture(line) ?? inAnother(line, larder) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder);
   if (special) return special;
-  const isIngredient = (one: string): boolean => {
+  const isIngredient = (one: string, isAdded: boolean): boolean => {
     if (/^(?:juice|zest|rind)\s+(?:of|from)\s/i.test(one)) return true;
     const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
-    const name = read ? read.rest : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
-    return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE;
+    const name = read ? read.rest.replace(/\s+or\s.*$/i, '') : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
+    return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= (isAdded && read?.unitGiven ? LIKELY : SURE);
   };
   const listed: string[] = [];
   for (const [, one = '', joint = ''] of line.matchAll(/(.+?)(\s*[,;]\s+|\s+(?:\+|plus)\s+|$)/g)) {
     const last = listed.at(-1);
-    if (last !== undefined && (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one))) listed[listed.length - 1] = `${last}${one}${joint}`;
+    if (last !== undefined && (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one, readAmount(last)?.unitGiven === true || /[+]|plus/i.test(last.slice(-5)))))
+      listed[listed.length - 1] = `${last}${one}${joint}`;
     else listed.push(one + joint);
   }
   return listed.map((one) => one.replace(JOINT, '')).flatMap((one) => bothOfAFruit(one) ?? [one]);

@@ -1,4 +1,4 @@
-import { larder } from '../../test/larder';
+import { larder, readFormula } from '../../test/larder';
 import { allLines } from '../formula';
 import { readRecipeJsonLd, readRecipeText } from './index';
 import { readYield } from './readYield';
@@ -105,5 +105,49 @@ describe('a recipe from elsewhere', () => {
     const deep = recipe({}).replace('}', `,"x":${'['.repeat(1000)}${']'.repeat(1000)}}`);
     expect(readRecipeJsonLd(deep, larder, 'us')).toMatchObject({ ok: false });
     expect(read({ description: '{[{[{['.repeat(500) }).title).toBe('Bake');
+  });
+});
+
+/** Texts as people keep them; what each should be read as is plain to anybody who bakes. */
+describe('sloppy texts', () => {
+  const lines = (text: string): readonly (readonly [string | undefined, number])[] =>
+    readFormula(text, 'metric').parts.flatMap((part) => part.lines.map(({ foodId, massG = 0 }) => [foodId, Math.round(massG)] as const));
+
+  test('a recipe in its first line keeps title, ingredients and step', () => {
+    const read = readFormula('Fluff bowl: 150g frozen strawberries, 30g casein, 1/4 tsp xanthan. Whip 5 min till huge', 'metric');
+    expect([read.title, read.method]).toEqual(['Fluff bowl', ['Whip 5 min till huge']]);
+    expect(read.parts[0]?.lines.map(({ foodId }) => foodId)).toEqual(['strawberries', 'casein', 'xanthan']);
+  });
+
+  test('a part with its list in the first line is a part, and nothing of it is lost', () => {
+    const { parts } = readFormula('For the dough: 500g strong flour, 7g fast yeast, 10g salt\nFor the filling: 100g soft butter; 80g dark brown sugar', 'metric');
+    expect(parts.map(({ heading, lines: own }) => [heading, own.length])).toEqual([
+      ['For the dough', 3],
+      ['For the filling', 2],
+    ]);
+  });
+
+  test.each([
+    ['protein pancakes for 1\n100 g oats', 1, 'protein pancakes'],
+    ['Blondies {16 squares}\n100 g butter', 16, 'Blondies'],
+    ['Seed cake\n(serves 8ish)\n100 g butter', 8, 'Seed cake'],
+  ])('%s', (text, portions, title) => {
+    expect([readFormula(text).portions, readFormula(text).title]).toEqual([portions, title]);
+  });
+
+  test('what shares a line is read apart, bulleted or not', () => {
+    expect(lines('Tart\n- juice and zest of 4 limes\n- 500ml kefir; 150ml single cream; 120g sugar OR 150 g allulose\n- 25 g cocoa + 40 g tahini')).toEqual([
+      ['lime-juice', 120],
+      ['lime-zest', 16],
+      ['kefir', 515],
+      ['single-cream', expect.any(Number)],
+      ['sugar', 120],
+      ['cocoa', 25],
+      ['tahini', 40],
+    ]);
+  });
+
+  test('what says how hot and no amount is a step', () => {
+    expect(readFormula('Ice\n500 ml milk\n3 egg yolks\nWarm milk to 82C then chill').method).toEqual(['Warm milk to 82C then chill']);
   });
 });
