@@ -1,5 +1,5 @@
 import { type Page } from 'puppeteer-core';
-import { openFormula, press, putOnBench, sees, type } from './household';
+import { choose, openFormula, press, putOnBench, sees, type } from './household';
 import { visit } from './visit';
 
 describe('the cold table', () => {
@@ -61,7 +61,7 @@ describe('the cold table', () => {
     const [was = NaN, is = NaN] = (sweet.match(/[\d.]+/g) ?? []).map(Number);
     expect(Math.abs(is / was - 1)).toBeLessThan(0.15);
     await press(page, 'Save');
-    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .button.main')?.disabled === true);
+    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);
   });
 
   test('a freezer in °F is read, nonsense is refused in words, and the curve has its table', async () => {
@@ -81,7 +81,7 @@ describe('the cold table', () => {
     await sees(page, 'usual of churned frozen yogurt or kefir ice');
     const off = (): Promise<number> => page.$$eval('fm-ledger .off', (pegs) => pegs.length);
     expect(await off()).toBe(0);
-    await page.select('#cold-style', 'churned');
+    await choose(page, 'cold-style', 'Churned ice cream');
     await sees(page, 'usual of churned ice cream');
     await drawTo('White sugar', 0);
     await drawTo('Allulose', 156);

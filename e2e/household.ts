@@ -100,7 +100,7 @@ export async function press(page: Page, name: string): Promise<void> {
   const handle = await page
     .waitForFunction(
       (wanted) =>
-        [...document.querySelectorAll<HTMLElement>('button, a, label.button, fm-choice label')].find(
+        [...document.querySelectorAll<HTMLElement>('button, a, [role=tab], [role=menuitem], fm-choice label')].find(
           (one) =>
             one.offsetParent !== null &&
             !(one as HTMLButtonElement).disabled &&
@@ -113,6 +113,22 @@ export async function press(page: Page, name: string): Promise<void> {
       throw failed;
     });
   await (handle.asElement() as unknown as { click(): Promise<void> }).click();
+  await shown(page);
+}
+
+/** Chooses from a list that opens, by the words that are shown. */
+export async function choose(page: Page, fieldId: string, words: string): Promise<void> {
+  const field = `nz-select:has([id="${fieldId}"])`;
+  await page.waitForSelector(field);
+  await page.click(field);
+  const isSought = await page.$eval(`[id="${fieldId}"]`, (one) => !(one as HTMLInputElement).readOnly);
+  if (isSought) await page.keyboard.type(words);
+  const option = await page.waitForFunction(
+    (wanted) => [...document.querySelectorAll<HTMLElement>('.ant-select-dropdown .ant-select-item-option')].find((one) => one.innerText.trim() === wanted),
+    { timeout: 10_000 },
+    words,
+  );
+  await (option.asElement() as unknown as { click(): Promise<void> }).click();
   await shown(page);
 }
 

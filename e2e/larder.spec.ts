@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import { openPage, press, rebuildLines, sees, type } from './household';
+import { choose, openPage, press, rebuildLines, sees, type } from './household';
 import { visit } from './visit';
 
 const shelf = JSON.parse(readFileSync('data/label-shelf.json', 'utf8')) as readonly { code: string; name: string; behaves?: string }[];
@@ -28,8 +28,8 @@ describe('the larder', () => {
     await sees(page, 'searched for “zucchini”');
     await type(page, '#find-food', '');
     await page.keyboard.press('Backspace');
-    await page.select('#kind', 'protein');
-    await page.select('#sort', 'protein-price');
+    await choose(page, 'kind', 'protein');
+    await choose(page, 'sort', 'price of 100 g protein');
     await page.waitForFunction(() => document.querySelector('.rows .row .tag') !== null && document.querySelectorAll('.rows .row').length > 4);
     await press(page, 'Plain whey, paper pouch');
     await sees(page, 'per 100 g of protein');

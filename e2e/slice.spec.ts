@@ -172,7 +172,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
 
   test('exported and imported again, the lines and figures are the same; a wrong file is refused by name', async () => {
     const [lines, energy] = [await rebuildLines(page), await figure(page, 'energyKcal')];
-    const text = await page.evaluate(async () => (await fetch(document.querySelector<HTMLAnchorElement>('a[download]')?.href ?? '')).text());
+    const text = await page.evaluate(async () => (await fetch(location.pathname.replace('/bench/', '/api/formulas/') + '/recipe.jsonld')).text());
     const folder = mkdtempSync(join(tmpdir(), 'fellmist-file-'));
     writeFileSync(join(folder, 'griddle.jsonld'), text);
     writeFileSync(join(folder, 'wrong.jsonld'), '{"@type":"Recipe","name":"x"}');
@@ -184,7 +184,8 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await sees(page, 'try 1 of 1');
     expect([await rebuildLines(page), await figure(page, 'energyKcal')]).toEqual([lines, energy]);
     await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
-    await press(page, 'Remove Sunday griddle cakes');
+    await press(page, 'More for Sunday griddle cakes');
+    await press(page, 'Remove');
     await press(page, 'Undo');
     await page.waitForFunction(() => document.querySelectorAll('.formula').length === 2 && !document.body.innerText.includes('taken off'));
   });

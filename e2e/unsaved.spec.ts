@@ -118,7 +118,8 @@ describe('what is not saved', () => {
     await openFormula(page, household.url, 'Oat bake');
     const other = await page.browserContext().newPage();
     await other.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
-    await press(other, 'Remove Oat bake');
+    await press(other, 'More for Oat bake');
+    await press(other, 'Remove');
     await sees(other, 'was taken off the shelf');
     await other.close();
     await page.bringToFront();
@@ -201,7 +202,8 @@ describe('the house', () => {
 
   test('what was removed is brought back after a reload', async () => {
     await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
-    await press(page, 'Remove Carrot-cardamom loaf');
+    await press(page, 'More for Carrot-cardamom loaf');
+    await press(page, 'Remove');
     await sees(page, 'was taken off the shelf');
     await page.goto(`${household.url}/house`, { waitUntil: 'networkidle0' });
     await press(page, 'Bring back Carrot-cardamom loaf');

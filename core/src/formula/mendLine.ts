@@ -6,7 +6,9 @@ import { weighLine } from './readLine';
 export type Mend =
   | { readonly kind: 'food'; readonly foodId: string }
   | { readonly kind: 'amount'; readonly amount: Amount; readonly text: string }
-  | { readonly kind: 'grams'; readonly massG: number };
+  | { readonly kind: 'grams'; readonly massG: number }
+  /** It is as it was guessed. */
+  | { readonly kind: 'right' };
 
 export type TypedAmount = { readonly amount: Amount; readonly text: string } | { readonly error: string };
 
@@ -38,6 +40,7 @@ function without(line: Line, codes: readonly DoubtCode[]): readonly Doubt[] {
 
 /** The line after a person mended it: the doubts that the mend settles go, grams are found anew. */
 export function mendLine(line: Line, mend: Mend, larder: Larder, measures: MeasureSystem): Line {
+  if (mend.kind === 'right') return { ...line, doubts: [] };
   if (mend.kind === 'grams') {
     const doubts = without(line, AMOUNT_DOUBTS);
     return weighLine({ ...line, massG: mend.massG, basis: 'entered', doubts }, larder, measures);

@@ -1,10 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { LIMITS, type Formula, type GoalState } from '@fellmist/core';
 import { type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { DraftBook } from '../state/draftBook';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
+import { type MoreItem, MoreMenu } from '../ui/more-menu';
+import { Tooltip } from '../ui/zorro/tooltip';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
 
@@ -31,7 +33,7 @@ function goalWords({ goal }: GoalState): string {
 /** Title, class, portions, goals, tries and the state of saving. */
 @Component({
   selector: 'fm-bench-head',
-  imports: [Button, Field, Picker],
+  imports: [Button, Field, MoreMenu, Picker, Tooltip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-head.html',
   styleUrl: './bench-head.less',
@@ -44,7 +46,7 @@ export class BenchHead {
   readonly formula = input.required<Formula>();
   readonly undone = output();
   readonly redone = output();
-  readonly saved = output<string>();
+  readonly saved = output();
   readonly draftDiscarded = output();
   readonly broughtBack = output();
   readonly wentOn = output();
@@ -56,7 +58,6 @@ export class BenchHead {
   });
   readonly triesAsked = output();
   readonly goalsAsked = output();
-  protected readonly label = signal('');
   private readonly times = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 
   private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
@@ -70,9 +71,11 @@ export class BenchHead {
     return `saved ${(at.toDateString() === new Date().toDateString() ? this.times : this.days).format(at)}`;
   });
 
-  protected readonly exportUrl = computed(() => {
+  protected readonly more = computed((): readonly MoreItem[] => {
     const { formulaId, head } = this.state();
-    return formulaId && head ? `/api/formulas/${formulaId}/recipe.jsonld` : undefined;
+    const exported =
+      this.unsaved() || !formulaId || !head ? { words: 'Export once it is saved' } : { words: 'Export the recipe', href: `/api/formulas/${formulaId}/recipe.jsonld` };
+    return [{ words: 'Name this try', run: () => this.triesAsked.emit() }, exported];
   });
 
   protected readonly classOptions = computed(() => (this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name })));
@@ -106,10 +109,5 @@ export class BenchHead {
   protected givePortions(text: string): void {
     const portions = numberWithin(text, 0.1, LIMITS.portions);
     if (portions !== undefined) this.desk.describe({ portions }, 'portions');
-  }
-
-  protected save(): void {
-    this.saved.emit(this.label());
-    this.label.set('');
   }
 }

@@ -1,10 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
 import { allLines, type Decision, type Line } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 
 import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
-import { Choice, type Option } from '../ui/choice';
+import { type Binding, Keys } from '../ui/keys';
+import { Screen } from '../ui/screen';
+import { Sheet } from '../ui/sheet';
+import { Skeleton } from '../ui/zorro/skeleton';
+import { Tab, TabContent, Tabs } from '../ui/zorro/tabs';
 import { GoalsPanel } from './goals-panel';
 import { Ledger } from '../parts/ledger';
 import { LinesPanel } from './lines-panel';
@@ -28,24 +33,42 @@ function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: s
   return names.filter(Boolean).join(', ').slice(0, 80) || 'Amounts changed';
 }
 
-type Tab = 'balance' | 'nutrition' | 'lines' | 'notes';
-type Panel = { readonly kind: 'swap'; readonly lineId: string } | { readonly kind: 'why'; readonly asked: Asked } | { readonly kind: 'goals' } | { readonly kind: 'tries' };
-
-const TABS: readonly Option<Tab>[] = [
-  { value: 'balance', label: 'Balance' },
-  { value: 'nutrition', label: 'Nutrition' },
-  { value: 'lines', label: 'Lines' },
-  { value: 'notes', label: 'Notes' },
-];
+type Panel =
+  | { readonly kind: 'swap'; readonly lineId: string }
+  | { readonly kind: 'why'; readonly asked: Asked }
+  | { readonly kind: 'goals' }
+  | { readonly kind: 'tries' }
+  | { readonly kind: 'details' };
 
 /** The rebuild: original and rebuild in pairs, the balance beside them, a portion's figures beneath. */
 @Component({
   selector: 'fm-bench',
-  imports: [BenchHead, Button, Choice, Conflict, GoalsPanel, Ledger, LinesPanel, NotesPanel, Nutrition, Pairs, Proposals, Strip, SwapPanel, TriesPanel, WhyPanel],
+  imports: [
+    BenchHead,
+    Button,
+    Conflict,
+    GoalsPanel,
+    Ledger,
+    LinesPanel,
+    NgTemplateOutlet,
+    NotesPanel,
+    Nutrition,
+    Pairs,
+    Proposals,
+    Sheet,
+    Skeleton,
+    Strip,
+    SwapPanel,
+    Tab,
+    TabContent,
+    Tabs,
+    TriesPanel,
+    WhyPanel,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.less',
-  host: { '(document:keydown)': 'press($event)', '(window:beforeunload)': 'warnUnsaved($event)' },
+  host: { '(window:beforeunload)': 'warnUnsaved($event)' },
 })
 export class Bench {
   private readonly store = inject(Store);
@@ -53,8 +76,8 @@ export class Bench {
   readonly id = input.required<string>();
   protected readonly state = this.store.selectSignal(benchFeature.selectBenchState);
   protected readonly isUnsaved = this.store.selectSignal(benchFeature.selectIsUnsaved);
-  protected readonly tabs = TABS;
-  protected readonly tab = signal<Tab>('balance');
+  protected readonly screen = inject(Screen);
+  protected readonly tab = signal(0);
   /** What lies over the tabs, opened from a line, a figure or the head. */
   protected readonly panel = signal<Panel | undefined>(undefined);
   private openedFrom: HTMLElement | undefined;
@@ -67,7 +90,21 @@ export class Bench {
     return panel?.kind === 'why' ? panel.asked : undefined;
   });
 
+  /** The balance in a word or two, for the button that opens it. */
+  protected readonly balanceWords = computed(() => {
+    const rows = this.desk.standing()?.rows ?? [];
+    const asking = rows.filter(({ state, left }) => (state === 'low' || state === 'high') && !left);
+    return asking.length === 0 ? 'Balance: all where it is wanted' : `Balance: ${asking.length} to look at`;
+  });
+
   constructor() {
+    const bindings: readonly Binding[] = [
+      { keys: 'Ctrl+S', words: 'save a try', run: () => this.save() },
+      { keys: 'Ctrl+Z', words: 'undo', notInText: true, run: () => this.undo() },
+      { keys: 'Ctrl+Y', words: 'redo', notInText: true, run: () => this.redo() },
+      { keys: 'Ctrl+Shift+Z', words: 'redo', notInText: true, run: () => this.redo() },
+    ];
+    inject(Keys).bind(bindings, inject(DestroyRef));
     effect(() => {
       const id = this.id();
       untracked(() => this.open(id));
@@ -131,30 +168,23 @@ export class Bench {
     this.panel.set(panel);
   }
 
-  /** Closing gives the focus back to what opened the panel, or to the line it was about. */
+  /** Closing gives the focus to what the panel set off, else back to what opened it or the line it was about. */
   protected close(): void {
     const panel = this.panel();
     this.panel.set(undefined);
     const from = this.openedFrom;
     setTimeout(() => {
-      const back = panel?.kind === 'swap' ? document.getElementById(`food-of-${panel.lineId}`) : from;
-      if (back?.isConnected) back.focus();
+      const proposal = panel?.kind === 'swap' ? document.querySelector<HTMLElement>('fm-proposals .take') : null;
+      const back = proposal ?? (panel?.kind === 'swap' ? document.getElementById(`food-of-${panel.lineId}`) : from);
+      if (!back?.isConnected) return;
+      back.focus({ preventScroll: true });
+      (back.closest('fm-proposals') ?? back).scrollIntoView({ block: 'nearest' });
     });
   }
 
-  protected press(event: KeyboardEvent): void {
-    if (event.key === 'Escape' && this.panel()) this.close();
-    if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-    const key = event.key.toLowerCase();
-    const inText = event.target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(event.target.tagName) && !event.target.classList.contains('amount');
-    if (key === 's') {
-      event.preventDefault();
-      this.save();
-    } else if (!inText && (key === 'z' || key === 'y')) {
-      event.preventDefault();
-      if (key === 'y' || event.shiftKey) this.redo();
-      else this.undo();
-    }
+  /** What was swapped is decided: the eye goes on to what the balance asks, or to the tabs. */
+  protected proposalsDone(): void {
+    setTimeout(() => document.querySelector<HTMLElement>('fm-ledger .take, fm-ledger .settle button, aside [role="tab"][aria-selected="true"]')?.focus());
   }
 
   protected warnUnsaved(event: BeforeUnloadEvent): void {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { type Allergen, ALLERGENS, type Goal, type Goals, NO_GOALS, type School, SCHOOLS } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { FIGURE_ROWS } from '../ui/figures';
@@ -7,6 +7,7 @@ import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
 import { type Option } from '../ui/choice';
+import { Sheet } from '../ui/sheet';
 import { Picker } from '../ui/pick';
 import { FormsModule } from '@angular/forms';
 
@@ -29,11 +30,10 @@ const SCHOOL_WORDS: Readonly<Record<School, string>> = {
 /** What a portion should come to, the schools it follows and the allergens it keeps out. */
 @Component({
   selector: 'fm-goals-panel',
-  imports: [Button, Checkbox, Field, FormsModule, Picker],
+  imports: [Button, Checkbox, Field, FormsModule, Picker, Sheet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './goals-panel.html',
   styleUrl: './goals-panel.less',
-  host: { '(keydown.escape)': 'closed.emit()' },
 })
 export class GoalsPanel {
   protected readonly fieldNumber = fieldNumber;
@@ -45,11 +45,6 @@ export class GoalsPanel {
   protected readonly schools = SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }));
   protected readonly faulty = signal<number | undefined>(undefined);
   protected readonly goals = computed((): Goals => this.desk.sheet()?.rebuild.goals ?? NO_GOALS);
-  private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
-
-  constructor() {
-    effect(() => this.heading().nativeElement.focus());
-  }
 
   private set(change: Partial<Goals>, key = 'goals'): void {
     this.desk.describe({ goals: { ...this.goals(), ...change } }, key);

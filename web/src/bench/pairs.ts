@@ -1,5 +1,5 @@
 import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, output, signal } from '@angular/core';
 import { doubtWords, formatAmount, type Line, lineState, type MassBasis, type Mend, type Pair, unitById } from '@fellmist/core';
 import { RouterLink } from '@angular/router';
 import { Preferences } from '../state/preferences';
@@ -7,6 +7,9 @@ import { Desk } from '../state/desk';
 import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { ReadLine } from './read-line';
+import { Proposals } from '../parts/proposals';
+import { type Binding, Keys } from '../ui/keys';
+import { Screen } from '../ui/screen';
 import { inTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
@@ -16,7 +19,7 @@ interface RebuiltRow {
   readonly line: Line;
   readonly name: string;
   readonly unit: string;
-  readonly ratio: string;
+  readonly share: { readonly percent: number | undefined; readonly words: string };
   readonly note: string;
   readonly marked: boolean;
 }
@@ -33,29 +36,85 @@ interface PairRow {
 /** Said on the line where the baker's own weighing decided its grams. */
 const OWN_WORDS: Readonly<Partial<Record<MassBasis, string>>> = { 'own-piece': 'your own measure', 'own-density': 'your own cup' };
 
-function ratioWords(line: Line, original: Line | undefined): string {
-  if (line.origin?.kind === 'added' || !line.origin) return '+';
-  if (line.origin.kind === 'swapped') return line.origin.note;
-  if (!original?.massG || line.massG === undefined) return '=';
+const ON_A_LINE = 'On a food of the rebuild';
+const AMOUNT_KEYS: readonly Binding[] = [
+  { keys: 'ArrowUp', where: 'In an amount', words: 'a step more' },
+  { keys: 'ArrowDown', where: 'In an amount', words: 'a step less' },
+  { keys: 'Escape', where: 'In an amount', words: 'what stood there before' },
+];
+
+const SHARES: readonly (readonly [number, string])[] = [
+  [1 / 4, 'a quarter'],
+  [1 / 3, 'a third'],
+  [1 / 2, 'half'],
+  [2 / 3, 'two thirds'],
+  [3 / 4, 'three quarters'],
+  [1, 'as much'],
+  [1.5, 'half as much again'],
+  [2, 'twice'],
+];
+
+/** What share of the original's weight a line is, in words; nothing where it is what it was. */
+function shareOf(line: Line, original: Line | undefined): { readonly percent: number | undefined; readonly words: string } {
+  if (!original?.massG || line.massG === undefined) return { percent: undefined, words: line.origin?.kind === 'kept' ? '' : 'new' };
   const ratio = line.massG / original.massG;
-  return Math.abs(ratio - 1) < 0.005 ? '=' : `× ${showNumber(ratio, 2)}`;
+  if (line.origin?.kind === 'kept' && Math.abs(ratio - 1) < 0.005) return { percent: undefined, words: '' };
+  const plain = SHARES.find(([share]) => Math.abs(ratio / share - 1) < 0.01)?.[1];
+  return { percent: Math.min(ratio * 100, 100), words: plain ?? `${showNumber(ratio * 100, 0)} %` };
 }
 
-/** Original and rebuild side by side, a row a line, with the ratio of the swap between them. */
+/** Original and rebuild side by side, a row a line, with the share of the original's weight between them where it changed. */
 @Component({
   selector: 'fm-pairs',
-  imports: [AmountField, Button, CdkDrag, CdkDragHandle, CdkDropList, CdkDropListGroup, Field, Picker, ReadLine, RouterLink],
+  imports: [AmountField, Button, CdkDrag, CdkDragHandle, CdkDropList, CdkDropListGroup, Field, Picker, Proposals, ReadLine, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pairs.html',
   styleUrl: './pairs.less',
 })
 export class Pairs {
   private readonly preferences = inject(Preferences);
+  private readonly keys = inject(Keys);
+  private readonly screen = inject(Screen);
   protected readonly desk = inject(Desk);
   readonly swapAsked = output<string>();
   protected readonly mending = signal<string | undefined>(undefined);
   protected readonly adding = signal('');
   protected readonly addingTo = signal<string | undefined>(undefined);
+
+  private readonly lines = computed(() => this.parts().flatMap(({ rows }) => rows.flatMap(({ rebuilt }) => rebuilt)));
+  private readonly visited = signal<string | undefined>(undefined);
+  /** The one line that Tab stops at; the arrow keys walk from line to line. */
+  protected readonly current = computed(() => (this.lines().find(({ line }) => line.id === this.visited()) ?? this.lines()[0])?.line.id);
+  private readonly lineKeys: readonly (Binding & { readonly act: (row: RebuiltRow) => void })[] = [
+    { keys: 'S', where: ON_A_LINE, words: 'swap it', act: ({ line }) => this.swapAsked.emit(line.id) },
+    { keys: 'ArrowLeft', where: ON_A_LINE, words: 'its amount; a figure typed goes there too', act: (row) => this.focusIn(row, 'amount-of-') },
+    { keys: 'ArrowRight', where: ON_A_LINE, words: 'its buttons', act: (row) => this.focusIn(row, 'acts-of-') },
+    { keys: 'ArrowUp', where: ON_A_LINE, words: 'the line above', act: (row) => this.walk(row, -1) },
+    { keys: 'ArrowDown', where: ON_A_LINE, words: 'the line below', act: (row) => this.walk(row, 1) },
+    { keys: 'Alt+ArrowUp', where: ON_A_LINE, words: 'move it up', act: (row) => this.move(row, -1) },
+    { keys: 'Alt+ArrowDown', where: ON_A_LINE, words: 'move it down', act: (row) => this.move(row, 1) },
+    { keys: 'D', where: ON_A_LINE, words: 'duplicate it', act: ({ line }) => this.desk.duplicate(line.id) },
+    { keys: 'Delete', where: ON_A_LINE, words: 'leave it out', act: ({ line }) => this.desk.remove(line.id) },
+  ];
+
+  /** On a phone what a swap set off stands beneath the line it is about. */
+  protected readonly concerned = computed(() => {
+    const first = this.screen.isSmall() ? this.desk.sheet()?.open[0] : undefined;
+    const own = this.desk.sheet()?.open.flatMap(({ action }) => (action.kind === 'replace' ? [action.lineId] : []))[0];
+    return first && (this.lines().find(({ line }) => line.id === own) ?? this.lines()[0])?.line.id;
+  });
+
+  constructor() {
+    this.keys.bind([...this.lineKeys.map(({ keys, words, where }) => ({ keys, words, where: where ?? '' })), ...AMOUNT_KEYS], inject(DestroyRef));
+  }
+
+  protected visit(lineId: string): void {
+    this.visited.set(lineId);
+  }
+
+  protected holds(row: PairRow): boolean {
+    return row.rebuilt.some(({ line }) => line.id === this.concerned());
+  }
 
   protected readonly partOptions = computed(() => this.parts().map(({ partId, heading }) => ({ value: partId, label: heading || 'main part' })));
   protected readonly parts = computed(() => {
@@ -98,7 +157,7 @@ export class Pairs {
       line,
       name: this.desk.foodName(line.foodId) ?? line.name,
       unit: unit ? (unit.id === 'piece' ? '' : (unit.words[0] ?? '')) : 'g',
-      ratio: ratioWords(line, original),
+      share: shareOf(line, original),
       note: doubt
         ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '')
         : [grams, line.melted ? 'melted' : '', line.beaten ? 'beaten' : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
@@ -115,25 +174,40 @@ export class Pairs {
   }
 
   protected pressOnFood(event: KeyboardEvent, row: RebuiltRow): void {
-    if (event.ctrlKey || event.metaKey) return;
-    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      event.preventDefault();
-      this.move(row, event.key === 'ArrowUp' ? -1 : 1);
-    } else if (event.key.toLowerCase() === 's' && this.preferences.singleKeys()) {
-      event.preventDefault();
-      this.swapAsked.emit(row.line.id);
-    } else if (event.key.toLowerCase() === 'd' && this.preferences.singleKeys()) {
-      event.preventDefault();
-      this.desk.duplicate(row.line.id);
-    } else if (event.key === 'Delete') {
-      event.preventDefault();
-      this.desk.remove(row.line.id);
-    }
+    if (/^\d$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) this.focusIn(row, 'amount-of-');
+    else
+      this.keys.press(
+        event,
+        this.lineKeys.map((one) => ({ ...one, run: () => one.act(row) })),
+      );
+  }
+
+  /** Left and right among the buttons of a line, and back to its food. */
+  protected pressOnAct(event: KeyboardEvent, row: RebuiltRow): void {
+    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (!by || !(event.target instanceof HTMLElement)) return;
+    event.preventDefault();
+    const next = by < 0 ? event.target.previousElementSibling : event.target.nextElementSibling;
+    if (next instanceof HTMLElement) next.focus();
+    else if (by < 0) this.focusIn(row, 'food-of-');
+  }
+
+  protected focusIn({ line }: Pick<RebuiltRow, 'line'>, part: 'food-of-' | 'amount-of-' | 'acts-of-'): void {
+    const element = document.getElementById(part + line.id);
+    if (element instanceof HTMLInputElement) element.select();
+    if (part === 'acts-of-') element?.querySelector('button')?.focus();
+    else element?.focus();
+  }
+
+  private walk(row: RebuiltRow, by: -1 | 1): void {
+    const lines = this.lines();
+    const next = lines[lines.findIndex(({ line }) => line.id === row.line.id) + by];
+    if (next) this.focusIn(next, 'food-of-');
   }
 
   protected move(row: RebuiltRow, by: -1 | 1): void {
     this.desk.move(row.line.id, by);
-    setTimeout(() => document.getElementById(`food-of-${row.line.id}`)?.focus());
+    setTimeout(() => this.focusIn(row, 'food-of-'));
   }
 
   /** A pair dropped elsewhere takes all its lines along, in front of the pair that stands there now. */

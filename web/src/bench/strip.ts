@@ -68,6 +68,9 @@ export class Strip {
     });
   });
 
+  /** Where a goal is set for any figure there is a line for what to look at, missed or not. */
+  protected readonly hasLook = computed(() => this.desk.goals().length > 0);
+
   protected readonly mass = computed(() => {
     const views = this.desk.rebuild()?.views;
     if (!views) return '';

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, output, signal, untracked } from '@angular/core';
 import { type TryHead, type StoredFormula } from '@fellmist/contract';
 import { compareLines, type Figure, gramsNumber } from '@fellmist/core';
 import { Store } from '@ngrx/store';
@@ -7,34 +7,49 @@ import { type Answer, Asking } from '../state/asking';
 import { benchActions, type BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { FIGURE_ROWS, showChange, showSum } from '../ui/figures';
+import { Picker } from '../ui/pick';
+import { Sheet } from '../ui/sheet';
 import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 
-interface Branch {
+interface Sprout {
   readonly head: TryHead;
-  readonly depth: number;
+  readonly x: number;
+  readonly y: number;
+  /** The stem from the try it grew from. */
+  readonly stem: string;
+  readonly spoken: string;
 }
 
-/** The tree in reading order: a child under its parent, a further branch one step in. */
-function treeOf(tries: readonly TryHead[]): readonly Branch[] {
-  const known = new Set(tries.map(({ id }) => id));
-  const childrenOf = (id: string | undefined): readonly TryHead[] => tries.filter(({ parentId }) => (parentId !== undefined && known.has(parentId) ? parentId : undefined) === id);
-  const walk = (head: TryHead, depth: number): readonly Branch[] => {
-    const [first, ...others] = childrenOf(head.id);
-    return [{ head, depth }, ...others.flatMap((child) => walk(child, depth + 1)), ...(first ? walk(first, depth) : [])];
-  };
-  return childrenOf(undefined).flatMap((root) => walk(root, 0));
+/** How far tries stand apart in the drawing, px. */
+const [ACROSS, DOWN, MARGIN] = [52, 40, 22];
+
+/** Tries from left to right as they came; what grew from the last one of a branch stays on it, whatever else grew begins one beneath. */
+function lineageOf(tries: readonly TryHead[], dayOf: (head: TryHead) => string): readonly Sprout[] {
+  const ordered = [...tries].sort((a, b) => a.number - b.number);
+  const placed = new Map<string, Sprout & { readonly lane: number }>();
+  const tips: string[] = [];
+  ordered.forEach((head, i) => {
+    const parent = placed.get(head.parentId ?? '');
+    const lane = parent && tips[parent.lane] === parent.head.id ? parent.lane : tips.length;
+    tips[lane] = head.id;
+    const [x, y] = [MARGIN + i * ACROSS, MARGIN + lane * DOWN];
+    const stem = parent ? `M${parent.x} ${parent.y}C${parent.x + ACROSS / 2} ${parent.y} ${parent.x + ACROSS / 4} ${y} ${x} ${y}` : '';
+    const grew = parent ? `, grew from ${parent.head.number}` : '';
+    placed.set(head.id, { head, lane, x, y, stem, spoken: `Try ${head.number}, ${head.label || 'Saved'}, ${dayOf(head)}${grew}` });
+  });
+  return [...placed.values()];
 }
 
 const COMPARED: readonly Figure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG', 'fibreG', 'sugarsG'];
 
-/** Every try as a tree: name it, go on from any, compare any two. */
+/** Every try where it grew from: name it, go on from any, hold any two against each other. */
 @Component({
   selector: 'fm-tries-panel',
-  imports: [Button],
+  imports: [Button, Field, Picker, Sheet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tries-panel.html',
   styleUrl: './tries-panel.less',
-  host: { '(keydown.escape)': 'closed.emit()' },
 })
 export class TriesPanel {
   private readonly asking = inject(Asking);
@@ -42,23 +57,34 @@ export class TriesPanel {
   private readonly desk = inject(Desk);
   readonly state = input.required<BenchState>();
   readonly closed = output();
-  protected readonly picked = signal<readonly string[]>([]);
+  readonly saved = output<string>();
+  readonly unsaved = input.required<boolean>();
+  protected readonly label = signal('');
+  /** The try that is looked at, and the two that are held against each other. */
+  protected readonly looked = linkedSignal(() => (this.state().base ?? this.state().head)?.id);
+  protected readonly one = linkedSignal(() => this.sprouts().find(({ head }) => head.id === this.looked())?.head.parentId);
+  protected readonly other = linkedSignal(() => this.looked());
   protected readonly fault = signal<string | undefined>(undefined);
   /** The last renaming, to be undone. */
   protected readonly renamed = signal<{ readonly head: TryHead; readonly label: string } | undefined>(undefined);
   private readonly fetched = signal<readonly [StoredFormula, StoredFormula] | undefined>(undefined);
-  private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
   private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
 
-  protected readonly rows = computed(() =>
-    treeOf(this.state().tries).map(({ head, depth }) => ({
-      head,
-      depth,
-      on: this.days.format(new Date(head.createdAt)),
-      isHead: head.id === this.state().head?.id,
-      isBase: head.id === (this.state().base?.id ?? this.state().head?.id),
-    })),
-  );
+  private readonly dayOf = (head: TryHead): string => this.days.format(new Date(head.createdAt));
+  protected readonly sprouts = computed(() => lineageOf(this.state().tries, this.dayOf));
+  protected readonly size = computed(() => ({
+    width: MARGIN + Math.max(...this.sprouts().map(({ x }) => x), 0),
+    height: MARGIN + Math.max(...this.sprouts().map(({ y }) => y), 0),
+  }));
+  protected readonly options = computed(() => this.sprouts().map(({ head }) => ({ value: head.id, label: `${head.number} · ${head.label || 'Saved'}` })));
+  protected readonly onBench = computed(() => (this.state().base ?? this.state().head)?.id);
+  protected readonly detail = computed(() => {
+    const sprout = this.sprouts().find(({ head }) => head.id === this.looked());
+    if (!sprout) return undefined;
+    const parent = this.state().tries.find(({ id }) => id === sprout.head.parentId);
+    const grew = parent ? `grew from ${parent.number}, ${(parent.label || 'Saved').toLowerCase()}` : 'the first';
+    return { head: sprout.head, words: `${this.dayOf(sprout.head)} · ${grew}${sprout.head.id === this.state().head?.id ? ' · the newest' : ''}` };
+  });
 
   protected readonly comparison = computed(() => {
     const pair = this.fetched();
@@ -73,7 +99,7 @@ export class TriesPanel {
       lines: compareLines(before.worksheet.rebuild, after.worksheet.rebuild).map(({ foodId, name, beforeG, afterG, kind }) => ({
         name: this.desk.foodName(foodId) ?? name,
         kind,
-        words: kind === 'added' ? `added, ${grams(afterG)}` : kind === 'gone' ? `left out, ${grams(beforeG)} before` : `${grams(beforeG)} → ${grams(afterG)}`,
+        words: kind === 'added' ? `added, ${grams(afterG)}` : kind === 'gone' ? `left out, ${grams(beforeG)} before` : `${grams(beforeG)}, then ${grams(afterG)}`,
       })),
       figures: FIGURE_ROWS.filter(({ key }) => COMPARED.includes(key)).map(({ key, name, unit, digits }) => ({
         name,
@@ -86,21 +112,25 @@ export class TriesPanel {
   });
 
   constructor() {
-    effect(() => this.heading().nativeElement.focus());
+    effect(() => {
+      const [one, other, formulaId] = [this.one(), this.other(), this.state().formulaId];
+      untracked(() => this.hold(formulaId, one, other));
+    });
   }
 
-  protected pick(id: string): void {
-    const picked = this.picked().includes(id) ? this.picked().filter((one) => one !== id) : [...this.picked(), id].slice(-2);
-    this.picked.set(picked);
+  private hold(formulaId: string | undefined, one: string | undefined, other: string | undefined): void {
     this.fetched.set(undefined);
-    const formulaId = this.state().formulaId;
-    if (picked.length < 2 || !formulaId) return;
-    const numberOf = (tryId: string): number => this.state().tries.find((one) => one.id === tryId)?.number ?? 0;
-    const [first = '', second = ''] = [...picked].sort((a, b) => numberOf(a) - numberOf(b));
-    forkJoin([this.fetch(formulaId, first), this.fetch(formulaId, second)]).subscribe(([before, after]) => {
+    if (!formulaId || one === undefined || other === undefined || one === other) return;
+    forkJoin([this.fetch(formulaId, one), this.fetch(formulaId, other)]).subscribe(([before, after]) => {
+      if (this.one() !== one || this.other() !== other) return;
       if (before.ok && after.ok) this.fetched.set([before.value, after.value]);
       else this.fault.set([before, after].flatMap((answer) => (answer.ok ? [] : answer.words))[0]);
     });
+  }
+
+  protected save(): void {
+    this.saved.emit(this.label());
+    this.label.set('');
   }
 
   protected goOnFrom(head: TryHead): void {

@@ -18,6 +18,7 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Select } from '../ui/zorro/select';
 import { Picker } from '../ui/pick';
+import { Told } from '../ui/told';
 
 type Only = 'all' | NonNullable<FoodQuery['only']>;
 
@@ -55,6 +56,7 @@ export class LarderPlace {
   protected readonly preferences = inject(Preferences);
   protected readonly larderDesk = inject(LarderDesk);
   private readonly asking = inject(Asking);
+  private readonly told = inject(Told);
   protected readonly list = new FoodList((query) => this.asking.ask<FoodPage>((ask) => lookupActions.foodsPage({ ask, query })));
   /** The food or pack that is open, from the address. */
   readonly food = input<string>();
@@ -70,7 +72,6 @@ export class LarderPlace {
   protected readonly without = signal<NonNullable<FoodQuery['without']>>([]);
   protected readonly sort = signal<FoodSort>('fit');
   protected readonly pinned = signal<string | undefined>(undefined);
-  protected readonly removed = signal<StoredPack | undefined>(undefined);
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly isFiltered = computed(() => this.words().trim() !== '' || this.only() !== 'all' || this.kind() !== '' || this.school() !== '' || this.without().length > 0);
   private readonly query = computed((): Partial<FoodQuery> => ({
@@ -144,15 +145,12 @@ export class LarderPlace {
   }
 
   protected packGone(stored: StoredPack): void {
-    this.removed.set(stored);
+    this.told.undoable(`“${stored.pack.name}” was taken out of the larder.`, () => this.bringBack(stored));
     this.open(undefined);
   }
 
-  protected bringBack(stored: StoredPack): void {
-    this.larderDesk.restorePack(stored).subscribe((words) => {
-      this.fault.set(words);
-      if (words === undefined) this.removed.set(undefined);
-    });
+  private bringBack(stored: StoredPack): void {
+    this.larderDesk.restorePack(stored).subscribe((words) => this.fault.set(words));
   }
 
   /** Up and down in the list move from name to name. */

@@ -5,6 +5,8 @@ import { daysWords, showDay, today } from '../ui/day';
 import { fieldGrams, readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { DayField } from '../ui/day-field';
+import { Told } from '../ui/told';
 
 interface StockRow {
   readonly item: StockItem;
@@ -16,16 +18,16 @@ interface StockRow {
 /** What of a food is in stock: grams left, opened, best before, and the day by which to use it. */
 @Component({
   selector: 'fm-stock-of',
-  imports: [Button, Field],
+  imports: [Button, DayField, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './stock-of.html',
   styleUrl: './stock-of.less',
 })
 export class StockOf {
   private readonly larderDesk = inject(LarderDesk);
+  private readonly told = inject(Told);
   readonly food = input.required<Food>();
   protected readonly fault = signal<string | undefined>(undefined);
-  protected readonly removed = signal<StockItem | undefined>(undefined);
 
   protected readonly rows = computed((): readonly StockRow[] => {
     const food = this.food();
@@ -71,7 +73,7 @@ export class StockOf {
   protected gone(item: StockItem): void {
     this.larderDesk.removeStock(item).subscribe((words) => {
       this.fault.set(words);
-      if (words === undefined) this.removed.set(item);
+      if (words === undefined) this.told.undoable(`${fieldGrams(item.leftG)} g of ${this.food().name} taken out of stock.`, () => this.put(item));
     });
   }
 

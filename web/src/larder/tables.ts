@@ -5,6 +5,7 @@ import { Asking } from '../state/asking';
 import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
 import { Button } from '../ui/zorro/button';
+import { FileButton } from '../ui/file-button';
 
 const ACT_WORDS: Readonly<Record<ImportRow['act'], string>> = { new: 'new', update: 'updates', same: 'as it is', kept: 'left alone', faulty: 'faulty' };
 
@@ -14,7 +15,7 @@ const MOST_BYTES = 24 * 1024 * 1024;
 /** Tables of foods and packs out as CSV, and in: a preview row by row first, nothing taken in until it is accepted. */
 @Component({
   selector: 'fm-tables',
-  imports: [Button, Choice, RouterLink],
+  imports: [Button, Choice, FileButton, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tables.html',
   styleUrl: './tables.less',
@@ -42,10 +43,7 @@ export class TablesInAndOut {
     return (Object.keys(ACT_WORDS) as ImportRow['act'][]).flatMap((act) => (counts[act] > 0 ? [`${counts[act].toLocaleString()} ${ACT_WORDS[act]}`] : [])).join(' · ');
   });
 
-  protected choose(input: HTMLInputElement): void {
-    const [file] = input.files ?? [];
-    if (!file) return;
-    input.value = '';
+  protected choose(file: File): void {
     this.fault.set(undefined);
     this.done.set(undefined);
     this.preview.set(undefined);

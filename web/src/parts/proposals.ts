@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, output, signal } from '@angular/core';
 import { MARK_WORDS, type Proposal, proposedMass, proposalWords } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { fieldGrams, numberWithin } from '../ui/numbers';
@@ -21,6 +21,8 @@ interface Card {
   styleUrl: './proposals.less',
 })
 export class Proposals {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  readonly done = output();
   protected readonly desk = inject(Desk);
   protected readonly asked = signal<string | undefined>(undefined);
   protected readonly edited = signal<ReadonlyMap<string, string>>(new Map());
@@ -62,8 +64,31 @@ export class Proposals {
 
   protected take(card: Card): void {
     if (this.isFaulty(card)) return;
+    const at = this.cards().indexOf(card);
     this.desk.accept(card.proposal, this.typedMass(card));
     this.edited.update((edited) => new Map([...edited].filter(([id]) => id !== card.proposal.id)));
+    this.walkOn(at);
+  }
+
+  /** After one is decided the next has the focus; after the last, what comes next is the place's to say. */
+  private walkOn(from: number): void {
+    setTimeout(() => {
+      const takes = [...this.host.nativeElement.querySelectorAll<HTMLElement>('.take')];
+      const next = takes[Math.min(from, takes.length - 1)];
+      if (next) next.focus();
+      else this.done.emit();
+    });
+  }
+
+  protected refuse(card: Card): void {
+    const at = this.cards().indexOf(card);
+    this.desk.refuse(card.proposal);
+    this.walkOn(at);
+  }
+
+  protected takeAll(): void {
+    this.desk.takeOpen();
+    this.walkOn(0);
   }
 
   protected toggleWhy(id: string): void {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, effect, inject, input, linkedSignal, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { type Blend, type FoundRule, limitOf, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
@@ -9,6 +9,7 @@ import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
+import { Sheet } from '../ui/sheet';
 import { Picker } from '../ui/pick';
 import { FormsModule } from '@angular/forms';
 
@@ -17,6 +18,9 @@ const SHARES = [
   { percent: 50, name: 'half' },
   { percent: 33, name: 'a third' },
 ] as const;
+
+/** As many stand-ins are shown before the baker asks for more. */
+const MOST_SHOWN = 6;
 
 interface Offer {
   readonly rule: SwapRule;
@@ -38,11 +42,10 @@ function ratioOf(rule: SwapRule): string {
 /** The candidate drawer of one line: stand-ins ranked for the schools, a blend of one's own, and how the line goes in. */
 @Component({
   selector: 'fm-swap-panel',
-  imports: [Button, Checkbox, Choice, Field, FoodSelect, FormsModule, Picker],
+  imports: [Button, Checkbox, Choice, Field, FoodSelect, FormsModule, Picker, Sheet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './swap-panel.html',
   styleUrl: './swap-panel.less',
-  host: { '(keydown.escape)': 'closed.emit()' },
 })
 export class SwapPanel {
   protected readonly fieldNumber = fieldNumber;
@@ -56,7 +59,6 @@ export class SwapPanel {
   protected readonly isAll = linkedSignal({ source: this.line, computation: () => false });
   /** Foods of a blend of one's own, each with its share. */
   protected readonly blend = linkedSignal<string, readonly { readonly foodId: string; readonly share: number }[]>({ source: () => this.line().id, computation: () => [] });
-  private readonly heading = viewChild.required<ElementRef<HTMLElement>>('heading');
   protected readonly name = computed(() => this.desk.foodName(this.line().foodId) ?? this.line().name);
   protected readonly parts = computed(() => this.desk.sheet()?.rebuild.parts ?? []);
   protected readonly partOptions = computed(() => this.parts().map(({ id, heading }) => ({ value: id, label: heading || 'main part' })));
@@ -75,7 +77,13 @@ export class SwapPanel {
 
   private readonly ranked = computed(() => this.desk.candidates(this.line(), this.percent() / 100));
   protected readonly offers = computed((): readonly Offer[] => this.ranked().map((one) => this.offer(one)));
-  protected readonly shown = computed(() => (this.isAll() ? this.offers() : this.offers().slice(0, 6)));
+  protected readonly MOST_SHOWN = MOST_SHOWN;
+  protected readonly sought = linkedSignal({ source: () => this.line().id, computation: () => '' });
+  protected readonly shown = computed(() => {
+    const words = this.sought().trim().toLowerCase();
+    if (words !== '') return this.offers().filter(({ names }) => names.toLowerCase().includes(words));
+    return this.isAll() ? this.offers() : this.offers().slice(0, MOST_SHOWN);
+  });
   protected readonly own = computed((): Offer | undefined => {
     const found = this.found();
     if (!found?.ok) return undefined;
@@ -93,13 +101,6 @@ export class SwapPanel {
     if (found && !found.ok) return found.error;
     return 'That blend cannot take its place: a density or piece weight is unknown, or no amount of it is sweet enough.';
   });
-
-  constructor() {
-    effect(() => {
-      this.line();
-      this.heading().nativeElement.focus();
-    });
-  }
 
   private offer({ rule, names, portion, strains, sheet, against }: RankedCandidate): Offer {
     const now = this.desk.rebuild()?.views;

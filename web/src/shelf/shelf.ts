@@ -14,6 +14,12 @@ import { shelfActions, shelfFeature } from '../state/shelf.feature';
 import { showChange, showNumber } from '../ui/figures';
 import { WhyCard } from '../ui/why-card';
 import { Button } from '../ui/zorro/button';
+import { Actions, ofType } from '@ngrx/effects';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FileButton } from '../ui/file-button';
+import { Told } from '../ui/told';
+import { type MoreItem, MoreMenu } from '../ui/more-menu';
+import { Skeleton } from '../ui/zorro/skeleton';
 
 const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string; readonly unit: string; readonly digits: number }[] = [
   { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0 },
@@ -32,7 +38,7 @@ interface ShelfCell {
 /** All formulas, newest first, with what a portion of each holds now and how far that is from its original. */
 @Component({
   selector: 'fm-shelf',
-  imports: [Button, RouterLink, WhyCard],
+  imports: [Button, FileButton, MoreMenu, RouterLink, Skeleton, WhyCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
@@ -44,17 +50,16 @@ export class Shelf {
   private readonly asking = inject(Asking);
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
+  private readonly told = inject(Told);
   protected readonly copyFault = signal<string | undefined>(undefined);
   /** The figure whose inputs lie open, and the button that opened it. */
   protected readonly asked = signal<{ readonly entryId: string; readonly name: string; readonly why: Why; readonly from: HTMLElement } | undefined>(undefined);
   private readonly entries = this.store.selectSignal(shelfFeature.selectListed);
   protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
-  protected readonly removed = this.store.selectSignal(shelfFeature.selectRemoved);
   protected readonly importFault = signal<string | undefined>(undefined);
   private readonly dates = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 
   private readonly drafts = inject(SheetDrafts);
-  protected readonly thrownAway = signal<readonly Draft[]>([]);
   /** What lies unsaved in this browser, by formula. */
   private readonly unsaved = signal<ReadonlyMap<string, DraftHead>>(new Map());
 
@@ -64,6 +69,7 @@ export class Shelf {
       cells: entry.fault === undefined ? SHOWN.map((figure) => this.cell(entry, figure)) : [],
       saved: this.dates.format(new Date(entry.updatedAt)),
       isUnsaved: this.unsaved().has(entry.id),
+      more: this.moreFor(entry),
     })),
   );
 
@@ -76,21 +82,32 @@ export class Shelf {
   constructor() {
     this.store.dispatch(shelfActions.wanted());
     void this.lookForDrafts();
+    inject(Actions)
+      .pipe(ofType(shelfActions.removed), takeUntilDestroyed())
+      .subscribe(({ entry }) => this.told.undoable(`“${entry.title}” was taken off the shelf.`, () => this.store.dispatch(shelfActions.restore({ entry }))));
   }
 
   private async lookForDrafts(): Promise<void> {
     this.unsaved.set(new Map((await this.drafts.list()).map((head) => [head.of, head])));
   }
 
-  protected async discard({ of }: DraftHead): Promise<void> {
-    this.thrownAway.set(await this.drafts.forget(of));
+  protected async discard({ of, title }: DraftHead): Promise<void> {
+    const gone = await this.drafts.forget(of);
+    await this.lookForDrafts();
+    this.told.undoable(`“${title}” was thrown away.`, () => void this.takeBack(gone));
+  }
+
+  private async takeBack(gone: readonly Draft[]): Promise<void> {
+    await this.drafts.putBack(gone);
     await this.lookForDrafts();
   }
 
-  protected async takeBack(): Promise<void> {
-    await this.drafts.putBack(this.thrownAway());
-    this.thrownAway.set([]);
-    await this.lookForDrafts();
+  private moreFor(entry: ShelfEntry): readonly MoreItem[] {
+    return [
+      { words: 'Copy', run: () => this.copy(entry) },
+      ...(entry.fault === undefined ? [{ words: 'Export the recipe', href: `/api/formulas/${entry.id}/recipe.jsonld` }] : []),
+      { words: 'Remove', run: () => this.remove(entry) },
+    ];
   }
 
   private cell(entry: ShelfEntry, row: (typeof SHOWN)[number]): ShelfCell {
@@ -140,10 +157,6 @@ export class Shelf {
     this.store.dispatch(shelfActions.remove({ entry }));
   }
 
-  protected restore(entry: ShelfEntry): void {
-    this.store.dispatch(shelfActions.restore({ entry }));
-  }
-
   /** A copy to try something else on, as a formula of its own. */
   protected copy(entry: ShelfEntry): void {
     this.copyFault.set(undefined);
@@ -154,11 +167,8 @@ export class Shelf {
       });
   }
 
-  protected async import(input: HTMLInputElement): Promise<void> {
-    const [file] = input.files ?? [];
-    if (!file) return;
+  protected async import(file: File): Promise<void> {
     const result = await this.importer.read(file);
-    input.value = '';
     this.importFault.set(result.ok ? undefined : result.error);
     if (!result.ok) return;
     const id = crypto.randomUUID();

@@ -1,13 +1,18 @@
-import { ChangeDetectionStrategy, Component, type ElementRef, inject, signal, viewChild } from '@angular/core';
-import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, signal, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { filter, map } from 'rxjs';
 import { benchFeature } from '../state/bench.feature';
 import { larderActions } from '../state/larder.actions';
 import { larderFeature } from '../state/larder.feature';
+import { Preferences } from '../state/preferences';
 import { Icon } from '../ui/icon';
 import { type IconName } from '../ui/icons';
-import { Preferences } from '../state/preferences';
+import { type Binding, Keys } from '../ui/keys';
+import { ToldNotice } from '../ui/told-notice';
 import { Button } from '../ui/zorro/button';
+import { Help } from './help';
 
 interface Place {
   readonly path: string;
@@ -24,29 +29,56 @@ const PLACES: readonly Place[] = [
   { path: '/house', name: 'House', icon: 'house', key: '5' },
 ];
 
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
-}
-
-/** The rail of places, the place itself, and the list of keys. */
+/** The rail of places, the place itself, and help for it. */
 @Component({
   selector: 'fm-root',
-  imports: [Button, Icon, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [Button, Help, Icon, RouterLink, RouterLinkActive, RouterOutlet, ToldNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shell.html',
   styleUrl: './shell.less',
-  host: { '(document:keydown)': 'press($event)' },
+  host: { '(document:keydown)': 'keys.press($event)' },
 })
 export class Shell {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
+  protected readonly keys = inject(Keys);
   protected readonly preferences = inject(Preferences);
   protected readonly places = PLACES;
-  protected readonly keysOpen = signal(false);
+  protected readonly isHelping = signal(false);
   protected readonly larderFailure = this.store.selectSignal(larderFeature.selectFailure);
   private readonly formulaId = this.store.selectSignal(benchFeature.selectFormulaId);
   private readonly onBench = this.store.selectSignal(benchFeature.selectPresent);
-  private readonly keys = viewChild.required<ElementRef<HTMLDialogElement>>('keys');
+  private readonly page = viewChild.required<ElementRef<HTMLElement>>('page');
+  private openedFrom: Element | null = null;
+
+  /** The place that is open: its name, and what it is for. */
+  private readonly here = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map(({ urlAfterRedirects }) => {
+        let route = this.router.routerState.snapshot.root;
+        while (route.firstChild) route = route.firstChild;
+        return { path: urlAfterRedirects.split(/[?#]/)[0] ?? '', name: route.title ?? 'Fellmist', about: (route.data['about'] ?? []) as readonly string[] };
+      }),
+    ),
+    { initialValue: { path: '', name: 'Fellmist', about: [] as readonly string[] } },
+  );
+  protected readonly place = computed(() => this.here().name);
+  protected readonly about = computed(() => this.here().about);
+
+  constructor() {
+    const bindings: readonly Binding[] = [
+      ...PLACES.map((place) => ({ keys: place.key, words: `go to ${place.name}`, run: () => void this.router.navigate([...this.linkTo(place)]) })),
+      { keys: '?', words: 'this help', run: () => this.help() },
+    ];
+    this.keys.bind(bindings, inject(DestroyRef));
+    // Each place begins at its top, whatever was scrolled in the one before.
+    const path = computed(() => this.here().path);
+    effect(() => {
+      path();
+      this.page().nativeElement.scrollTop = 0;
+    });
+  }
 
   /** The Bench's link leads back to the formula that lies there. */
   protected linkTo(place: Place): readonly string[] {
@@ -54,24 +86,18 @@ export class Shell {
     return ['/bench', this.formulaId() ?? ''];
   }
 
-  protected openKeys(): void {
-    this.keys().nativeElement.showModal();
+  protected help(): void {
+    this.openedFrom = document.activeElement;
+    this.isHelping.set(true);
   }
 
-  protected closeKeys(): void {
-    this.keys().nativeElement.close();
+  protected helped(): void {
+    this.isHelping.set(false);
+    const from = this.openedFrom;
+    setTimeout(() => from instanceof HTMLElement && from.focus());
   }
 
   protected retryLarder(): void {
     this.store.dispatch(larderActions.wanted());
-  }
-
-  protected press(event: KeyboardEvent): void {
-    if (!this.preferences.singleKeys() || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || this.keys().nativeElement.open) return;
-    const place = PLACES.find((candidate) => candidate.key === event.key);
-    if (place) {
-      event.preventDefault();
-      void this.router.navigate([...this.linkTo(place)]);
-    } else if (event.key === '?') this.openKeys();
   }
 }

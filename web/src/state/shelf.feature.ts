@@ -25,11 +25,9 @@ const entriesOf = createEntityAdapter<ShelfEntry>();
 interface ShelfState extends EntityState<ShelfEntry> {
   readonly isHere: boolean;
   readonly failure: string | undefined;
-  /** The formula just removed, which can be brought back. */
-  readonly removed: ShelfEntry | undefined;
 }
 
-const initial: ShelfState = entriesOf.getInitialState({ isHere: false, failure: undefined, removed: undefined });
+const initial: ShelfState = entriesOf.getInitialState({ isHere: false, failure: undefined });
 
 export const shelfFeature = createFeature({
   name: 'shelf',
@@ -38,8 +36,7 @@ export const shelfFeature = createFeature({
     on(shelfActions.wanted, (state): ShelfState => ({ ...state, failure: undefined })),
     on(shelfActions.loaded, (state, { entries }): ShelfState => entriesOf.setAll([...entries], { ...state, isHere: true, failure: undefined })),
     on(shelfActions.failed, (state, { words }): ShelfState => ({ ...state, failure: words })),
-    on(shelfActions.removed, (state, { entry }): ShelfState => entriesOf.removeOne(entry.id, { ...state, removed: entry })),
-    on(shelfActions.restored, (state): ShelfState => ({ ...state, removed: undefined })),
+    on(shelfActions.removed, (state, { entry }): ShelfState => entriesOf.removeOne(entry.id, state)),
   ),
   extraSelectors: ({ selectShelfState, selectIsHere }) => {
     const selectAll = createSelector(selectShelfState, entriesOf.getSelectors().selectAll);

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, linkedSignal, output, viewChild } from '@angular/core';
 import { type Amount, formatAmount, unitById } from '@fellmist/core';
+import { Field } from './zorro/field';
 import { fieldCount, fieldGrams, readAmountTyped } from './numbers';
 
 export interface AmountTyped {
@@ -10,6 +11,7 @@ export interface AmountTyped {
 /** An amount as a baker types it: "180", "180 g", "1 1/2 cup". Arrow keys step it; a fault is said beneath and changes nothing; Escape takes back what was typed. */
 @Component({
   selector: 'fm-amount-field',
+  imports: [Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './amount-field.html',
   styleUrl: './amount-field.less',
@@ -18,7 +20,11 @@ export class AmountField {
   readonly fieldId = input.required<string>();
   readonly label = input.required<string>();
   readonly amount = input<Amount>();
+  /** Whether Tab stops here; else it is walked into. */
+  readonly tabbable = input(true);
   readonly typed = output<AmountTyped>();
+  /** The arrow to the right at the end of what stands here. */
+  readonly walkedOut = output();
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 
   private readonly unit = computed(() => this.amount()?.unit ?? 'g');
@@ -93,6 +99,13 @@ export class AmountField {
     this.draft.set(undefined);
     this.latest.set({ value, unit: amount.unit });
     this.typed.emit({ amount: { value, unit: amount.unit }, text: formatAmount({ value, unit: amount.unit }) });
+  }
+
+  protected walkOut(event: Event): void {
+    const { selectionStart, selectionEnd, value } = this.field().nativeElement;
+    if (selectionEnd !== value.length || (selectionStart !== selectionEnd && selectionStart !== 0)) return;
+    event.preventDefault();
+    this.walkedOut.emit();
   }
 
   /** Leaving the field with a fault shows the amount that stands. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { type FoodPage, type FoodRow } from '@fellmist/contract';
 import { matchFood } from '@fellmist/core';
@@ -31,6 +31,7 @@ export class FoodSelect {
   /** Leaves the household's packs out. */
   readonly genericOnly = input(false);
   readonly chosen = output<string>();
+  private readonly select = viewChild.required(Select);
   protected readonly typed = signal('');
   private readonly searched = new Subject<string>();
   private readonly further = signal<readonly FoodRow[]>([]);
@@ -67,7 +68,9 @@ export class FoodSelect {
     inject(DestroyRef).onDestroy(() => found.unsubscribe());
   }
 
+  /** What was marked in the list before is not meant by what now stands in the field: Enter takes the first of what it finds, or nothing yet. */
   protected search(words: string): void {
+    this.select().activatedValue = null;
     this.typed.set(words);
     this.searched.next(words);
   }

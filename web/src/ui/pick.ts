@@ -9,6 +9,7 @@ import { Select, SelectOption } from './zorro/select';
   imports: [FormsModule, Select, SelectOption],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pick.html',
+  styleUrl: './pick.less',
 })
 export class Picker<T extends string> {
   readonly fieldId = input.required<string>();

@@ -1,0 +1,32 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Preferences } from '../state/preferences';
+import { keyNames, Keys } from '../ui/keys';
+import { Modal, ModalContent, Modals } from '../ui/zorro/modal';
+import { Switch } from '../ui/zorro/switch';
+
+/** What the place is for, and its keys. */
+@Component({
+  selector: 'fm-help',
+  providers: [Modals],
+  imports: [FormsModule, Modal, ModalContent, Switch],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './help.html',
+  styleUrl: './help.less',
+})
+export class Help {
+  protected readonly preferences = inject(Preferences);
+  private readonly keys = inject(Keys);
+  readonly place = input.required<string>();
+  readonly about = input.required<readonly string[]>();
+  readonly closed = output();
+
+  protected readonly groups = computed(() => {
+    const bound = this.keys.listed();
+    const wheres = [...new Set(bound.map(({ where }) => where))].sort((a, b) => Number(a === undefined) - Number(b === undefined));
+    return wheres.map((where) => ({
+      where: where ?? 'Anywhere here',
+      keys: bound.filter((one) => one.where === where).map(({ keys, words }) => ({ names: keyNames(keys), words })),
+    }));
+  });
+}

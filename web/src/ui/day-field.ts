@@ -1,0 +1,25 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { formatISO, parseISO } from 'date-fns';
+import { DatePicker } from './zorro/datePicker';
+
+/** A day, as an ISO day or nothing; its label stands beside it: `<label [for]="fieldId">`. */
+@Component({
+  selector: 'fm-day-field',
+  imports: [DatePicker, FormsModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './day-field.html',
+})
+export class DayField {
+  readonly fieldId = input.required<string>();
+  readonly day = input<string>();
+  readonly picked = output<string>();
+  protected readonly date = computed(() => {
+    const day = this.day();
+    return day ? parseISO(day) : null;
+  });
+
+  protected pick(date: Date | null): void {
+    this.picked.emit(date ? formatISO(date, { representation: 'date' }) : '');
+  }
+}

@@ -1,0 +1,27 @@
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, type ElementRef, effect, inject, input, output, viewChild } from '@angular/core';
+import { Screen } from './screen';
+import { Button } from './zorro/button';
+import { Drawer, DrawerContent } from './zorro/drawer';
+
+/** Something opened beside the work; on a phone a sheet over it, with its own scroll. It has the focus when it opens; Escape closes it. */
+@Component({
+  selector: 'fm-sheet',
+  imports: [Button, Drawer, DrawerContent, NgTemplateOutlet],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './sheet.html',
+  host: { '(keydown.escape)': 'closed.emit()' },
+})
+export class Sheet {
+  protected readonly screen = inject(Screen);
+  readonly heading = input.required<string>();
+  readonly closed = output();
+  private readonly title = viewChild<ElementRef<HTMLElement>>('title');
+
+  constructor() {
+    effect(() => {
+      this.heading();
+      this.title()?.nativeElement.focus();
+    });
+  }
+}

@@ -1,0 +1,37 @@
+import { inject, Injectable, type TemplateRef } from '@angular/core';
+import { Notifications } from './zorro/notification';
+
+export interface Undoable {
+  readonly words: string;
+  readonly undo: () => void;
+}
+
+const STAYS_MS = 12_000;
+
+/** Tells at the foot of the page what was done, with the way back: it stays while the baker walks on to another place. */
+@Injectable({ providedIn: 'root' })
+export class Told {
+  private readonly notifications = inject(Notifications);
+  private template: TemplateRef<never> | undefined;
+  private last: (Undoable & { readonly id: string }) | undefined;
+
+  /** The notice as it is drawn, given once by `fm-told-notice`. */
+  drawnAs(template: TemplateRef<never>): void {
+    this.template = template;
+  }
+
+  undoable(words: string, undo: () => void): void {
+    if (!this.template) return;
+    const { messageId } = this.notifications.template(this.template, { nzData: { words, undo }, nzDuration: STAYS_MS, nzPlacement: 'bottomRight' });
+    this.last = { words, undo, id: messageId };
+  }
+
+  undo(one: Undoable | undefined = this.last): void {
+    if (!one) return;
+    one.undo();
+    if (this.last?.undo === one.undo) {
+      this.notifications.remove(this.last.id);
+      this.last = undefined;
+    }
+  }
+}

@@ -1,0 +1,1 @@
+export { NzDatePickerComponent as DatePicker } from 'ng-zorro-antd/date-picker';

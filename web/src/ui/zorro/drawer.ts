@@ -1,0 +1,1 @@
+export { NzDrawerComponent as Drawer, NzDrawerContentDirective as DrawerContent } from 'ng-zorro-antd/drawer';

@@ -1,0 +1,1 @@
+export { NzNotificationService as Notifications } from 'ng-zorro-antd/notification';

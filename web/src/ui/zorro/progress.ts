@@ -1,0 +1,1 @@
+export { NzProgressComponent as Progress } from 'ng-zorro-antd/progress';

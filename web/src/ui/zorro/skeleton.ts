@@ -1,0 +1,1 @@
+export { NzSkeletonComponent as Skeleton } from 'ng-zorro-antd/skeleton';

@@ -1,0 +1,1 @@
+export { NzTagComponent as Tag } from 'ng-zorro-antd/tag';

@@ -1,0 +1,1 @@
+export { NzTooltipDirective as Tooltip } from 'ng-zorro-antd/tooltip';

@@ -1,0 +1,1 @@
+export { NzUploadComponent as Upload } from 'ng-zorro-antd/upload';
