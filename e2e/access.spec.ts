@@ -36,7 +36,7 @@ describe('every place, light and dark, wide and narrow', () => {
     if (place === LOAF) {
       await page.waitForSelector('button.food');
       await page.click('button.food');
-      await page.waitForSelector('fm-swap-panel .offer');
+      await page.waitForSelector('.offer');
     }
     if (place === ICE) {
       await press(page, ICE);

@@ -115,19 +115,19 @@ describe('the larder', () => {
     await sees(page, '10.0 g took 30.0 g');
     await page.waitForSelector('fm-chart canvas');
     await press(page, 'Save');
-    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .main')?.disabled === true);
+    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);
     await press(page, 'Stock and price');
     await type(page, '[id^="add-pack-"]', '400');
     await press(page, 'Add');
     await page.waitForSelector('[id^="opened-"]');
-    await page.$eval('[id^="opened-"]', (field) => {
-      (field as HTMLInputElement).value = '2020-01-02';
-      field.dispatchEvent(new Event('change', { bubbles: true }));
-    });
-    await page.$eval('[id^="best-"]', (field) => {
-      (field as HTMLInputElement).value = '2020-02-01';
-      field.dispatchEvent(new Event('change', { bubbles: true }));
-    });
+    for (const [field, day] of [
+      ['opened-', '2020-01-02'],
+      ['best-', '2020-02-01'],
+    ] as const) {
+      await page.click(`[id^="${field}"]`);
+      await page.keyboard.type(day);
+      await page.keyboard.press('Enter');
+    }
     await sees(page, 'days past');
     await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
     await type(page, '#recipe-text', 'Flapjack\nServes 4\n2 cups oat flour\n3 scoops oat flour\n100 ml milk');
@@ -169,7 +169,7 @@ describe('the larder', () => {
     const other = await openPage(browser, `${household.url}/larder/pack/pack-drops`);
     await type(other.page, '#pack-name', 'Drops, other tab');
     await press(other.page, 'Save');
-    await other.page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .main')?.disabled === true);
+    await other.page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);
     await other.page.close();
     await type(page, '#pack-name', 'Drops, this tab');
     await press(page, 'Save');
@@ -178,7 +178,7 @@ describe('the larder', () => {
     await page.reload({ waitUntil: 'networkidle0' });
     expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Drops, this tab');
     await press(page, 'Save mine');
-    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .main')?.disabled === true);
+    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);
   });
 
   test('an unsaved pack is there again in another tab once its own is closed; its saves are listed and any can be taken up', async () => {
@@ -213,7 +213,7 @@ describe('the larder', () => {
     await sees(page, 'The Fellmist server does not answer');
     await household.open();
     await press(page, 'Save');
-    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .main')?.disabled === true);
+    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);
     await page.reload({ waitUntil: 'networkidle0' });
     await press(page, 'Stock and price');
     await page.waitForSelector('#price');

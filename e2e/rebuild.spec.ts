@@ -141,6 +141,7 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     await press(page, 'Save');
     await sees(page, 'try 2 of 2');
     await press(page, 'Tries');
+    await press(page, 'Try 1');
     await press(page, 'Go on from try 1');
     await page.waitForFunction(() => (document.querySelector('[aria-label="Amount of White sugar"]') as HTMLInputElement | null)?.value === '100');
     await press(page, 'Close');
@@ -185,7 +186,7 @@ describe('rebuilds, from the paste to a settled ledger', () => {
 
   test('what is left as it is stays quiet; a wrong class is told which fits better; safety is a step away', async () => {
     await press(page, 'Balance');
-    await choose(page, 'class', 'Crepes');
+    await choose(page, 'class', 'Crepes and thin batters');
     await sees(page, 'This looks more like');
     await press(page, 'Judge it as that');
     await type(page, '[aria-label="Amount of White sugar"]', '0');

@@ -1,41 +1,59 @@
-// npm test: lint, types, unit tests and browser tests; ends with one line that sums them up.
+// npm test: lint, types, unit tests and browser tests, in two lanes side by side; ends with one line that sums them up.
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureChromium, ensurePackages, run } from './prepare.mjs';
+import { ensureChromium, ensurePackages, root } from './prepare.mjs';
 
 ensurePackages();
 const chromium = ensureChromium();
 const folder = mkdtempSync(join(tmpdir(), 'fellmist-test-'));
 const tally = { passed: 0, failed: 0 };
 
-function step(name, ok) {
-  tally[ok ? 'passed' : 'failed'] += 1;
-  process.stdout.write(`${ok ? 'ok' : 'FAILED'}: ${name}\n`);
+/** Runs a command; what it says is shown when it is done, so that the lanes do not talk into each other. */
+function run(command, args, env = {}) {
+  return new Promise((resolve) => {
+    const said = [];
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => said.push(data));
+    child.on('close', (status) => resolve({ status: status ?? 1, said: Buffer.concat(said).toString() }));
+  });
 }
 
-function suite(name, config, env = {}) {
+async function step(name, command, args) {
+  const { status, said } = await run(command, args);
+  tally[status === 0 ? 'passed' : 'failed'] += 1;
+  process.stdout.write(status === 0 ? `ok: ${name}\n` : `${said}\nFAILED: ${name}\n`);
+  return status === 0;
+}
+
+async function suite(name, config, env = {}) {
   const file = join(folder, `${name}.json`);
-  const status = run('npx', ['jest', '--config', config, '--json', '--outputFile', file, '--silent=false'], { env, stdout: 'ignore' });
+  const { status, said } = await run('npx', ['jest', '--config', config, '--maxWorkers', '1', '--json', '--outputFile', file], env);
   if (!existsSync(file)) {
-    step(`${name} (no result: the runner stopped with ${status})`, false);
+    tally.failed += 1;
+    process.stdout.write(`${said}\nFAILED: ${name} (no result: the runner stopped with ${status})\n`);
     return;
   }
   const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
+  const failed = numFailedTests + numRuntimeErrorTestSuites;
   tally.passed += numPassedTests;
-  tally.failed += numFailedTests + numRuntimeErrorTestSuites;
-  if (status !== 0 && numFailedTests + numRuntimeErrorTestSuites === 0) tally.failed += 1;
-  process.stdout.write(`${name}: ${numPassedTests} passed, ${numFailedTests + numRuntimeErrorTestSuites} failed\n`);
+  tally.failed += failed + (status !== 0 && failed === 0 ? 1 : 0);
+  process.stdout.write(`${failed > 0 ? said.replace(/^\{"num.*$/gm, '') : ''}${name}: ${numPassedTests} passed, ${failed} failed\n`);
 }
 
-step('lint', run('npx', ['eslint', '.', '--max-warnings', '0']) === 0);
-step('format', run('npx', ['prettier', '--check', '--log-level', 'warn', '.']) === 0);
-step('types', run('node', ['scripts/types.mjs']) === 0);
-suite('unit', 'jest.config.mjs');
-suite('web', 'web/jest.config.mjs', { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
-const built = run('node', ['scripts/build.mjs']) === 0;
-step('build', built);
-if (built) suite('browser', 'e2e/jest.config.mjs', { CHROMIUM_PATH: chromium });
+async function words() {
+  await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+  await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  await step('types', 'node', ['scripts/types.mjs']);
+  await suite('web', 'web/jest.config.mjs', { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
+  await suite('unit', 'jest.config.mjs');
+}
 
+async function screens() {
+  if (await step('build', 'node', ['scripts/build.mjs'])) await suite('browser', 'e2e/jest.config.mjs', { CHROMIUM_PATH: chromium });
+}
+
+await Promise.all([words(), screens()]);
 process.stdout.write(`${tally.passed} passed, ${tally.failed} failed\n`);
 process.exitCode = tally.failed > 0 ? 1 : 0;

@@ -99,6 +99,7 @@ export class Bench {
 
   constructor() {
     const bindings: readonly Binding[] = [
+      { keys: 'Escape', words: 'close what is open', run: () => this.panel() && !document.querySelector('.ant-select-open') && this.close() },
       { keys: 'Ctrl+S', words: 'save a try', run: () => this.save() },
       { keys: 'Ctrl+Z', words: 'undo', notInText: true, run: () => this.undo() },
       { keys: 'Ctrl+Y', words: 'redo', notInText: true, run: () => this.redo() },

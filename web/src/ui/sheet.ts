@@ -10,13 +10,20 @@ import { Drawer, DrawerContent } from './zorro/drawer';
   imports: [Button, Drawer, DrawerContent, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sheet.html',
-  host: { '(keydown.escape)': 'closed.emit()' },
+  host: { '(keydown.escape)': 'escape($event)' },
 })
 export class Sheet {
   protected readonly screen = inject(Screen);
   readonly heading = input.required<string>();
   readonly closed = output();
   private readonly title = viewChild<ElementRef<HTMLElement>>('title');
+
+  /** A list that is open over it closes first. */
+  protected escape(event: Event): void {
+    if (document.querySelector('.ant-select-open, .ant-picker-focused .ant-picker-dropdown')) return;
+    event.stopPropagation();
+    this.closed.emit();
+  }
 
   constructor() {
     effect(() => {

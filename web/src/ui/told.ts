@@ -22,7 +22,7 @@ export class Told {
 
   undoable(words: string, undo: () => void): void {
     if (!this.template) return;
-    const { messageId } = this.notifications.template(this.template, { nzData: { words, undo }, nzDuration: STAYS_MS, nzPlacement: 'bottomRight' });
+    const { messageId } = this.notifications.template(this.template, { nzData: { words, undo }, nzDuration: STAYS_MS, nzAnimate: false, nzPlacement: 'bottomRight' });
     this.last = { words, undo, id: messageId };
   }
 
