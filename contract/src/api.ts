@@ -1,4 +1,4 @@
-import { CARB_COUNTS, type Counting, COUNTING, ENERGY_COUNTS, type Food, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
+import { ALLERGENS, CARB_COUNTS, type Counting, COUNTING, ENERGY_COUNTS, type Food, SCHOOLS, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 import { type StoredPack, type StoredStock } from './larder';
 import { type StoredSettings } from './settings';
@@ -40,6 +40,24 @@ export const countingQuerySchema = z.strictObject({
   energy: z.enum(ENERGY_COUNTS).default(COUNTING.energy),
 }) satisfies z.ZodType<Counting>;
 
+export const SHELF_SORTS = ['touched', 'name', 'energy', 'protein', 'price'] as const;
+export type ShelfSort = (typeof SHELF_SORTS)[number];
+/** When something was last touched: a cook looks for "what I made in summer". Northern seasons, three months each. */
+export const SEASONS = ['spring', 'summer', 'autumn', 'winter'] as const;
+
+/** What the shelf is asked for: how it is counted, what is looked for, in which order, from where. */
+export const shelfQuerySchema = countingQuerySchema.extend({
+  q: z.string().max(120).default(''),
+  classId: z.string().max(60).optional(),
+  school: z.enum(SCHOOLS).optional(),
+  without: z.enum(ALLERGENS).optional(),
+  season: z.enum(SEASONS).optional(),
+  sort: z.enum(SHELF_SORTS).default('touched'),
+  offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
+  limit: z.coerce.number().int().min(1).max(200).default(40),
+});
+export type ShelfQuery = z.infer<typeof shelfQuerySchema>;
+
 /** Per-portion figures of the head try, as the Shelf lists them; undefined where there are gaps. */
 export interface ShelfFigures {
   readonly energyKcal?: number;
@@ -58,10 +76,22 @@ export interface ShelfEntry {
   readonly original: ShelfFigures;
   readonly rebuild: ShelfFigures;
   readonly gaps: number;
+  /** The product class it is judged as, by id and name. */
+  readonly product?: { readonly id: string; readonly name: string };
+  /** What a portion costs by the household's packs, in its currency; absent while a line has no price. */
+  readonly pricePortion?: number;
   /** Names of foods that were swapped in. */
   readonly swappedIn: readonly string[];
   /** Why it cannot be opened, if it cannot; then it has no figures. */
   readonly fault?: string;
+}
+
+/** A page of the shelf. */
+export interface ShelfPage {
+  /** Formulas that answer to the query, and all there are. */
+  readonly total: number;
+  readonly all: number;
+  readonly entries: readonly ShelfEntry[];
 }
 
 /** A formula or pack that was removed and can be brought back. */

@@ -1,7 +1,7 @@
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type SaveRequest, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
+import { type SaveRequest, type ShelfPage, type StoredFormula } from '@fellmist/contract';
 import request from 'supertest';
 import { setTable } from '../src/demo/setTable';
 import { openStore } from '../src/store/database';
@@ -38,7 +38,7 @@ describe('the server', () => {
   });
 
   test('a stale save is refused with what is stored; a repeated one is known again; tries never change', async () => {
-    const [entry] = (await local(request(app).get('/api/formulas'))).body as ShelfEntry[];
+    const [entry] = ((await local(request(app).get('/api/formulas'))).body as ShelfPage).entries;
     const put = (known: string, body: SaveRequest): request.Test =>
       local(request(app).put(`/api/formulas/${entry?.id ?? ''}`))
         .set('If-Match', `"${known}"`)
@@ -54,7 +54,7 @@ describe('the server', () => {
   });
 
   test('a formula taken off the shelf can be put back', async () => {
-    const [entry] = (await local(request(app).get('/api/formulas'))).body as ShelfEntry[];
+    const [entry] = ((await local(request(app).get('/api/formulas'))).body as ShelfPage).entries;
     const id = entry?.id ?? '';
     expect((await local(request(app).delete(`/api/formulas/${id}`))).status).toBe(204);
     expect((await local(request(app).get(`/api/formulas/${id}`))).status).toBe(404);
@@ -63,7 +63,7 @@ describe('the server', () => {
   });
 
   test('export is a schema.org Recipe that carries its original', async () => {
-    const [entry] = (await local(request(app).get('/api/formulas'))).body as ShelfEntry[];
+    const [entry] = ((await local(request(app).get('/api/formulas'))).body as ShelfPage).entries;
     const answer = await local(request(app).get(`/api/formulas/${entry?.id ?? ''}/recipe.jsonld`));
     expect(answer.headers['content-type']).toContain('application/ld+json');
     expect(JSON.parse(answer.text)).toMatchObject({ '@type': 'Recipe', name: 'Buns', isBasedOn: { '@type': 'Recipe' } });

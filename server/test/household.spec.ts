@@ -2,7 +2,7 @@ import { FIRST_SETTINGS, type HouseholdSettings } from '@fellmist/core';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Problem, type RemovedThing, type SaveRequest, type ShelfEntry, type StoredFormula, type StoredSettings } from '@fellmist/contract';
+import { type Problem, type RemovedThing, type SaveRequest, type ShelfEntry, type ShelfPage, type StoredFormula, type StoredSettings } from '@fellmist/contract';
 import request from 'supertest';
 import * as z from 'zod';
 import { NewerStore, openStore } from '../src/store/database';
@@ -22,7 +22,7 @@ const put = (id: string, head: string, save: SaveRequest): request.Test =>
   local(request(app).put(`/api/formulas/${id}`))
     .set('If-Match', `"${head}"`)
     .send(save);
-const shelf = async (): Promise<readonly ShelfEntry[]> => (await local(request(app).get('/api/formulas'))).body as ShelfEntry[];
+const shelf = async (): Promise<readonly ShelfEntry[]> => ((await local(request(app).get('/api/formulas'))).body as ShelfPage).entries;
 
 describe('documents', () => {
   const files = readdirSync(join(__dirname, 'documents'));

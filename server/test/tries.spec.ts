@@ -1,4 +1,4 @@
-import { type Problem, type SaveRequest, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
+import { type Problem, type SaveRequest, type ShelfEntry, type ShelfPage, type StoredFormula } from '@fellmist/contract';
 import { type CarbCount, editRebuildLine, type Formula, readRecipeJsonLd, type Worksheet } from '@fellmist/core';
 import request from 'supertest';
 import { testHousehold } from './household';
@@ -22,7 +22,7 @@ const put = (stored: StoredFormula, save: SaveRequest): request.Test =>
     .send(save);
 
 async function shelfRow(id: string, query = ''): Promise<ShelfEntry> {
-  const rows = (await local(request(app).get(`/api/formulas${query}`))).body as ShelfEntry[];
+  const rows = ((await local(request(app).get(`/api/formulas${query}`))).body as ShelfPage).entries;
   const row = rows.find((one) => one.id === id);
   if (!row) throw new Error('not on the shelf');
   return row;
@@ -106,6 +106,33 @@ describe('what the shelf says of a portion', () => {
   test('a figure with a gap is not there rather than too small, and the gap is counted', async () => {
     const row = await shelfRow((await created(sheetOf('Odd\nServes 2\n100 g plain flour\n20 g unobtainium'))).id);
     expect(row).toMatchObject({ gaps: 1, rebuild: {} });
+  });
+});
+
+describe('a long shelf', () => {
+  const page = async (query: string): Promise<ShelfPage> => (await local(request(app).get(`/api/formulas?${query}`))).body as ShelfPage;
+  const titles = async (query: string): Promise<readonly string[]> => (await page(query)).entries.map(({ title }) => title);
+
+  test('is looked through by name, class, school, allergen and season, sorted and paged', async () => {
+    const goals = { targets: [], schools: ['lean'], excluded: [] } as const;
+    await created(withRebuild(sheetOf('Zebra muffins\nMakes 4 muffins\n200 g plain flour\n100 g sugar\n2 eggs'), { classId: 'muffin', goals }));
+    await created(withRebuild(sheetOf('Aniseed crepes\nServes 4\n60 g buckwheat flour\n200 ml oat drink'), { classId: 'crepe' }));
+    expect(await titles('q=zebra')).toEqual(['Zebra muffins']);
+    expect(await titles('classId=crepe')).toEqual(['Aniseed crepes']);
+    expect(await titles('school=lean')).toEqual(['Zebra muffins']);
+    expect(await titles('without=egg&q=muffins')).toEqual([]);
+    expect(await titles('without=egg&classId=crepe')).toEqual(['Aniseed crepes']);
+    const named = await titles('sort=name');
+    expect(named).toEqual([...named].sort((a, b) => a.localeCompare(b)));
+    const energies = (await page('sort=energy&limit=200')).entries.flatMap(({ rebuild }) => rebuild.energyKcal ?? []);
+    expect(energies).toEqual([...energies].sort((a, b) => a - b));
+    const [all, first, rest] = [await titles('sort=name'), await titles('sort=name&limit=2'), await titles('sort=name&offset=2')];
+    expect([...first, ...rest]).toEqual(all);
+    const { total, all: count } = await page('limit=1');
+    expect([total, count]).toEqual([all.length, all.length]);
+    const seasons = await Promise.all(['spring', 'summer', 'autumn', 'winter'].map(async (season) => (await page(`season=${season}`)).total));
+    expect(seasons.reduce((sum, one) => sum + one, 0)).toBe(count);
+    expect((await local(request(app).get('/api/formulas?sort=taste'))).status).toBe(422);
   });
 });
 

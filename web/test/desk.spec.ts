@@ -5,6 +5,7 @@ import { FIRST_SETTINGS, allLines, type Line, readRecipeText, startWorksheet, st
 import { loadShippedLarder } from '@fellmist/data';
 import { provideStore, Store } from '@ngrx/store';
 import { benchActions, benchFeature } from '../src/state/bench.feature';
+import { Settling } from '../src/state/settling';
 import { Desk } from '../src/state/desk';
 import { householdFeature } from '../src/state/household.feature';
 import { larderActions } from '../src/state/larder.actions';
@@ -49,6 +50,22 @@ describe('the desk', () => {
     expect(desk.sheet()).toBeUndefined();
   });
 
+  test('of what settling did one correction is taken back and the others stay', () => {
+    place(MUFFINS);
+    desk.edit(line('whole-milk').id, { kind: 'grams', massG: 40 });
+    desk.edit(line('sugar').id, { kind: 'grams', massG: 20 });
+    const settling = TestBed.inject(Settling);
+    settling.settle();
+    const taken = settling.settled()?.taken ?? [];
+    expect(taken.length).toBeGreaterThan(0);
+    const [first, ...others] = taken;
+    if (first) settling.without(first);
+    expect(settling.settled()?.taken).toEqual(others);
+    const decided = desk.sheet()?.decisions.map(({ proposal }) => proposal.id) ?? [];
+    expect([decided.includes(first?.id ?? ''), others.every(({ id }) => decided.includes(id))]).toEqual([false, true]);
+    expect(desk.standing()?.rows.some(({ state }) => state === 'low' || state === 'high')).toBe(true);
+  });
+
   test('a swap is opened, taken whole, settled, and every step of it undone', () => {
     place(MUFFINS);
     const before = desk.sheet();
@@ -60,12 +77,13 @@ describe('the desk', () => {
     desk.takeOpen();
     expect(line('almond-flour').massG).toBe(250);
     expect(Math.abs(energy() - promised)).toBeLessThan(promised * 0.05);
-    desk.settle();
-    expect(desk.settled()?.unmet).toEqual([]);
+    const settling = TestBed.inject(Settling);
+    settling.settle();
+    expect(settling.settled()?.unmet).toEqual([]);
     expect(desk.standing()?.rows.filter(({ state }) => state === 'low' || state === 'high')).toEqual([]);
     for (let i = 0; i < 3; i++) store.dispatch(benchActions.undo());
     expect(desk.sheet()).toBe(before);
-    expect(desk.settled()).toBeUndefined();
+    expect(settling.settled()).toBeUndefined();
   });
 
   test('a swap that cannot be is refused in words and leaves the sheet', () => {

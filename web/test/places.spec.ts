@@ -1,7 +1,7 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { type RemovedThing, type ShelfEntry, type StoredFormula } from '@fellmist/contract';
+import { type RemovedThing, type ShelfEntry, type ShelfPage, type ShelfQuery, type StoredFormula } from '@fellmist/contract';
 import { type Worksheet } from '@fellmist/core';
 import { provideEffects } from '@ngrx/effects';
 import { type Action, provideStore, ScannedActionsSubject, Store } from '@ngrx/store';
@@ -43,8 +43,9 @@ class ToldApi {
     this.asked.push(what);
     return this.isGone ? throwError(() => new HttpErrorResponse({ status: 0 })) : of(value);
   }
-  shelf(): Observable<readonly ShelfEntry[]> {
-    return this.answer('shelf', [entry('b', 'Buns'), entry('a', 'Apple cake')]);
+  shelf({ offset = 0, q = '' }: Partial<ShelfQuery>): Observable<ShelfPage> {
+    const entries = [entry('b', 'Buns'), entry('a', 'Apple cake')].filter(({ title }) => title.includes(q));
+    return this.answer(`shelf ${q} from ${offset}`, { total: entries.length, all: 2, entries: entries.slice(offset) });
   }
   remove(id: string): Observable<unknown> {
     return this.answer(`remove ${id}`, {});
@@ -108,20 +109,26 @@ describe('the shelf and what was taken off it', () => {
 
   test('stands in the server’s order; nothing is not the same as not here yet', () => {
     expect(listed()).toBeUndefined();
-    store.dispatch(shelfActions.wanted());
+    store.dispatch(shelfActions.wanted({ query: {} }));
     expect(listed()).toEqual(['b', 'a']);
   });
 
+  test('what is looked for is asked of the server, and more of the same goes on where the list ends', () => {
+    store.dispatch(shelfActions.wanted({ query: { q: 'Bun' } }));
+    store.dispatch(shelfActions.moreWanted());
+    expect([listed(), api.asked]).toEqual([['b'], ['shelf Bun from 0', 'shelf Bun from 1']]);
+  });
+
   test('what is removed goes once the server says so, and comes back; with the server gone it stays, and that is said', () => {
-    store.dispatch(shelfActions.wanted());
+    store.dispatch(shelfActions.wanted({ query: {} }));
     api.isGone = true;
     store.dispatch(shelfActions.remove({ entry: entry('b', 'Buns') }));
     expect([listed(), failure()]).toEqual([['b', 'a'], expect.stringContaining('does not answer')]);
     api.isGone = false;
     store.dispatch(shelfActions.remove({ entry: entry('b', 'Buns') }));
-    expect([listed(), store.selectSignal(shelfFeature.selectRemoved)()?.id]).toEqual([['a'], 'b']);
+    expect([listed(), store.selectSignal(shelfFeature.selectTotal)()]).toEqual([['a'], 1]);
     store.dispatch(shelfActions.restore({ entry: entry('b', 'Buns') }));
-    expect([listed(), store.selectSignal(shelfFeature.selectRemoved)(), failure()]).toEqual([['b', 'a'], undefined, undefined]);
+    expect([listed(), store.selectSignal(shelfFeature.selectTotal)(), failure()]).toEqual([['b', 'a'], 2, undefined]);
   });
 
   test('a formula is looked into without coming onto the bench', () => {

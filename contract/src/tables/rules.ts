@@ -110,7 +110,7 @@ const coldStyle = z.strictObject({
   overrun: range,
   servedC: z.number().min(-30).max(10),
   out: z.string().min(1).optional(),
-  steps: z.array(z.strictObject({ words: z.string().min(1), minutes: z.number().min(0), isHandsOn: z.boolean() })).min(1),
+  steps: z.array(z.strictObject({ words: z.string().min(1), minutes: z.number().min(0), isHandsOn: z.boolean(), stands: z.boolean().optional() })).min(1),
   source: z.string().min(1),
 }) satisfies z.ZodType<ColdStyle>;
 

@@ -14,7 +14,7 @@ export function whyIce(formula: Formula, { storedC, servedC }: Pick<ColdSetup, '
   const sums = sumsOfPart(part, larder);
   const overrunPercent = style?.overrun.low ?? 0;
   const { storedIce, servedIce, minutesOut } = coldSide(sums, storedC, servedC, overrunPercent);
-  const at = (tempC: number, ice: number): string => `${show(ice, 0)} % ice at ${tempC} °C${style?.out === undefined ? ` (${hardnessOf(ice)})` : ''}`;
+  const at = (tempC: number, ice: number): string => `${show(ice, 0)} % ice at ${tempC} °C${style?.out === undefined ? ` (${hardnessOf(ice, style?.bands.ice)})` : ''}`;
   const waterG = readSum(sums, AT.allWaterG);
   const point = freezingPointOf(sums);
   return {

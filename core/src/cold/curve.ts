@@ -7,20 +7,21 @@ export interface CurvePoint {
   readonly icePercent: number;
 }
 
-export type Hardness = 'pours' | 'slush' | 'soft' | 'scoops at once' | 'scoops after some minutes' | 'ten minutes out' | 'a brick';
+export type Hardness = 'pours' | 'slush' | 'soft' | 'scoops' | 'firm' | 'a brick';
 
 /** Ice in per cent of the mix up to which each word holds. House values, from ice cream that is dipped at -12 °C. */
 const HARDNESS: readonly (readonly [mostIce: number, Hardness])[] = [
   [0.5, 'pours'],
   [15, 'slush'],
   [30, 'soft'],
-  [44, 'scoops at once'],
-  [52, 'scoops after some minutes'],
-  [60, 'ten minutes out'],
+  [52, 'scoops'],
+  [60, 'firm'],
   [Infinity, 'a brick'],
 ];
 
-export function hardnessOf(icePercent: number): Hardness {
+/** How hard that much ice is under the spoon; where a style says what it wants there, that is what scoops, and more is a brick. */
+export function hardnessOf(icePercent: number, wanted?: { readonly low: number; readonly high: number }): Hardness {
+  if (wanted && icePercent > wanted.low) return icePercent > wanted.high ? 'a brick' : 'scoops';
   return HARDNESS.find(([most]) => icePercent <= most)?.[1] ?? 'a brick';
 }
 

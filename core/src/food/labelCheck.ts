@@ -28,6 +28,7 @@ const NAMES: Readonly<Partial<Record<LabelFigure, string>>> = {
   proteinG: 'protein',
   saltG: 'salt',
   sodiumMg: 'sodium',
+  cholesterolMg: 'cholesterol',
 };
 
 function show(amount: number): string {

@@ -53,6 +53,14 @@ export function viewsOf(formula: Pick<Formula, 'portions' | 'portionMassG' | 'yi
   };
 }
 
+/**
+ * What a portion of the original would be where the rebuild is cut otherwise: the same share of its batch. Two large slices
+ * are no lighter than five small ones.
+ */
+export function sameShareOf(original: Pick<Views, 'batch' | 'portion' | 'portions'>, rebuild: Pick<Views, 'portions'>): Figures {
+  return Math.abs(original.portions - rebuild.portions) < 1e-9 ? original.portion : shareOfFigures(original.batch, 1 / rebuild.portions);
+}
+
 export interface EnergyShares {
   readonly protein: number;
   readonly fat: number;

@@ -24,7 +24,8 @@ export interface ColdStyle {
   readonly servedC: number;
   /** What is done instead of letting it stand, where it leaves the freezer hard. */
   readonly out?: string;
-  readonly steps: readonly { readonly words: string; readonly minutes: number; readonly isHandsOn: boolean }[];
+  /** What stands out of the freezer before it is scooped takes as long as the mix itself needs. */
+  readonly steps: readonly { readonly words: string; readonly minutes: number; readonly isHandsOn: boolean; readonly stands?: boolean }[];
   readonly source: string;
 }
 

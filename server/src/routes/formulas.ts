@@ -1,55 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { countingQuerySchema, labelSchema, saveSchema, type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
-import { allLines, type Analysis, analyse, classOf, type Counting, type Figures, type Larder, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
+import { labelSchema, saveSchema, shelfQuerySchema, type StoredFormula } from '@fellmist/contract';
+import { allLines, classOf, type Worksheet, writeRecipeJsonLd } from '@fellmist/core';
 import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
 import { type LarderStore } from '../store/larderStore';
-import { createFormula, deleteFormula, listFormulas, nameTry, readFormula, restoreFormula, saveTry, type SaveResult, type ShelfRow } from '../store/formulas';
+import { createFormula, deleteFormula, nameTry, readFormula, restoreFormula, saveTry, type SaveResult } from '../store/formulas';
+import { Shelf } from '../store/shelf';
 
 function missing(): ProblemError {
   return new ProblemError(404, 'No such formula', 'That formula is not on the shelf. It may have been deleted in another tab.');
-}
-
-function shelfFigures(figures: Figures): ShelfFigures {
-  const whole = (key: 'energyKcal' | 'proteinG' | 'netCarbG'): number | undefined => (figures[key].gaps.length > 0 ? undefined : figures[key].amount);
-  const [energyKcal, proteinG, netCarbG] = [whole('energyKcal'), whole('proteinG'), whole('netCarbG')];
-  return { ...(energyKcal === undefined ? {} : { energyKcal }), ...(proteinG === undefined ? {} : { proteinG }), ...(netCarbG === undefined ? {} : { netCarbG }) };
-}
-
-function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
-  const names = allLines(sheet.rebuild).flatMap((line) => (line.origin?.kind === 'swapped' && line.foodId !== undefined ? [larder.foods.get(line.foodId)?.name ?? line.name] : []));
-  return [...new Set(names)];
-}
-
-const NO_FIGURES = { portions: 0, portionWord: '', original: {}, rebuild: {}, gaps: 0, swappedIn: [] } as const;
-
-/** One formula on the shelf; one that cannot be read or analysed is listed as such, so that the shelf stays whole. */
-function shelfEntry(row: ShelfRow, larderStore: LarderStore, counting: Counting): ShelfEntry {
-  const head = { id: row.id, tryCount: row.tryCount, tryLabel: row.label, updatedAt: row.createdAt };
-  if (!row.worksheet.ok) return { ...head, ...NO_FIGURES, title: 'A formula that cannot be read', fault: row.worksheet.words };
-  const sheet = row.worksheet.document;
-  try {
-    return analysedEntry(head, sheet, larderStore, counting);
-  } catch (error) {
-    return { ...head, ...NO_FIGURES, title: sheet.rebuild.title, fault: `It cannot be worked out: ${error instanceof Error ? error.message : String(error)}` };
-  }
-}
-
-type EntryHead = Pick<ShelfEntry, 'id' | 'tryCount' | 'tryLabel' | 'updatedAt'>;
-
-function analysedEntry(head: EntryHead, sheet: Worksheet, { larder, contents }: LarderStore, counting: Counting): ShelfEntry {
-  const { original, rebuild } = sheet;
-  const [before, now] = [original, rebuild].map((formula) => analyse(formula, larder, contents, counting)) as [Analysis, Analysis];
-  return {
-    ...head,
-    title: rebuild.title,
-    portions: rebuild.portions,
-    portionWord: rebuild.portionWord,
-    original: shelfFigures(before.views.portion),
-    rebuild: shelfFigures(now.views.portion),
-    gaps: now.gaps.length,
-    swappedIn: swappedIn(sheet, larder),
-  };
 }
 
 function sendStored(response: Response, stored: StoredFormula, status = 200): void {
@@ -107,9 +66,9 @@ function savedOr(result: SaveResult): StoredFormula {
 export function formulaRoutes(larderStore: LarderStore, now: () => string): Router {
   const router = Router();
   const { db } = larderStore;
+  const shelf = new Shelf(larderStore);
   router.get('/formulas', (request, response) => {
-    const counting = countingQuerySchema.parse(request.query);
-    response.set('Cache-Control', 'no-store').json(listFormulas(db).map((row) => shelfEntry(row, larderStore, counting)));
+    response.set('Cache-Control', 'no-store').json(shelf.page(shelfQuerySchema.parse(request.query)));
   });
   router.post('/formulas', (request, response) => {
     const save = saveSchema.parse(request.body);

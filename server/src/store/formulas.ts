@@ -3,10 +3,12 @@ import { type Worksheet } from '@fellmist/core';
 import { type Store } from './database';
 import { DOCUMENTS, type ReadDocument, readDocument, type StoredDocument } from './documents';
 
-const HEADS = `SELECT formula.id AS id, try.id AS tryId, COALESCE(try_name.label, try.label) AS label, try.created_at AS createdAt, try.schema AS schema, try.worksheet AS body,
+const HEADS = `SELECT formula.id AS id, try.id AS tryId, COALESCE(try_name.label, try.label) AS label, try.created_at AS createdAt,
+    COALESCE(json_extract(try.worksheet, '$.rebuild.title'), '') AS title,
     (SELECT COUNT(*) FROM try AS every WHERE every.formula_id = formula.id) AS tryCount
   FROM formula JOIN try ON try.id = formula.head_id LEFT JOIN try_name ON try_name.try_id = try.id
   WHERE formula.deleted_at IS NULL ORDER BY try.created_at DESC, formula.id`;
+const BODY = 'SELECT schema, worksheet AS body FROM try WHERE id = @id';
 const HEAD_OF = 'SELECT head_id AS headId FROM formula WHERE id = @id AND deleted_at IS NULL';
 const NAMED = 'try LEFT JOIN try_name ON try_name.try_id = try.id';
 const TRY = `SELECT id, formula_id AS formulaId, number, parent_id AS parentId, COALESCE(try_name.label, try.label) AS label, schema, worksheet AS body, created_at AS createdAt FROM ${NAMED} WHERE id = @id`;
@@ -39,19 +41,25 @@ function toHead({ id, number, parentId, label, createdAt }: HeadRow): TryHead {
   return { id, number, label, createdAt, ...(parentId === null ? {} : { parentId }) };
 }
 
-export interface ShelfRow {
+/** What the shelf knows of a formula without looking into it. */
+export interface ShelfHead {
   readonly id: string;
   readonly tryId: string;
   readonly label: string;
+  readonly title: string;
   readonly createdAt: string;
   readonly tryCount: number;
-  readonly worksheet: ReadDocument<Worksheet>;
 }
 
-/** Every formula that is not deleted, newest first, with its head try. */
-export function listFormulas(db: Store): readonly ShelfRow[] {
-  const rows = db.prepare<[], Omit<ShelfRow, 'worksheet'> & StoredDocument>(HEADS).all();
-  return rows.map(({ schema, body, ...row }) => ({ ...row, worksheet: readDocument(DOCUMENTS.worksheet, { schema, body }) }));
+/** Every formula that is not deleted, the last touched first. */
+export function listHeads(db: Store): readonly ShelfHead[] {
+  return db.prepare<[], ShelfHead>(HEADS).all();
+}
+
+/** The worksheet of a try, or why it cannot be read. */
+export function worksheetOf(db: Store, tryId: string): ReadDocument<Worksheet> {
+  const row = db.prepare<{ id: string }, StoredDocument>(BODY).get({ id: tryId });
+  return row ? readDocument(DOCUMENTS.worksheet, row) : { ok: false, words: 'Its last try is missing.' };
 }
 
 export function countFormulas(db: Store): number {

@@ -43,7 +43,8 @@ export class Nutrition {
   ]);
 
   protected readonly rows = computed(() => {
-    const [before, now] = [this.figures(this.desk.original()?.views), this.figures(this.desk.rebuild()?.views)];
+    const before = this.view() === 'portion' ? this.desk.originalPortion() : this.figures(this.desk.original()?.views);
+    const now = this.figures(this.desk.rebuild()?.views);
     if (!before || !now) return [];
     return FIGURE_ROWS.map((row) => ({
       row,

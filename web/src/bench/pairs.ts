@@ -121,12 +121,15 @@ export class Pairs {
     const counting = new Map(this.desk.sheet()?.rebuild.parts.map((part) => [part.id, part.counting]));
     return this.desk.pairs().map((part) => ({ ...part, counting: counting.get(part.partId), rows: part.pairs.map((pair) => this.row(pair)) }));
   });
+  private readonly barred = computed(() => this.desk.sheet()?.rebuild.goals?.excluded ?? []);
   protected readonly allergens = computed(() => {
     const [before, now] = [this.desk.original()?.allergens, this.desk.rebuild()?.allergens];
     if (!before || !now) return undefined;
-    const gone = before.contains.filter((allergen) => !now.contains.includes(allergen));
+    // "No longer" is said only where it is sure: no line unknown, no trace of it told by a pack or usual of its kind.
+    const gone = now.unknownLines.length > 0 ? [] : before.contains.filter((allergen) => !now.contains.includes(allergen) && !now.mayContain.includes(allergen));
+    const barred = this.barred();
     return {
-      contains: now.contains.map((allergen) => ({ name: allergen, isNew: !before.contains.includes(allergen) })),
+      contains: now.contains.map((allergen) => ({ name: allergen, isNew: !before.contains.includes(allergen), isBarred: barred.includes(allergen) })),
       gone,
       maybe: now.mayContain.join(', '),
       unknown: now.unknownLines.length,
@@ -152,16 +155,21 @@ export class Pairs {
     const state = lineState(line);
     const grams = line.massG !== undefined && unit?.id !== 'g' ? `${showNumber(line.massG, line.massG < 10 ? 1 : 0)} g` : '';
     const why = line.origin?.kind === 'added' ? line.origin.why : '';
+    const allergens = this.desk.larder()?.foods.get(line.foodId ?? '')?.allergens ?? [];
+    const broken = this.barred().filter((allergen) => allergens.includes(allergen));
     const doubt = state === 'sure' ? undefined : line.doubts[0];
     return {
       line,
       name: this.desk.foodName(line.foodId) ?? line.name,
       unit: unit ? (unit.id === 'piece' ? '' : (unit.words[0] ?? '')) : 'g',
       share: shareOf(line, original),
-      note: doubt
-        ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '')
-        : [grams, line.melted ? 'melted' : '', line.beaten ? 'beaten' : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
-      marked: state !== 'sure',
+      note:
+        broken.length > 0
+          ? `has ${broken.join(', ')}`
+          : doubt
+            ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '')
+            : [grams, line.melted ? 'melted' : '', line.beaten ? 'beaten' : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
+      marked: state !== 'sure' || broken.length > 0,
     };
   }
 

@@ -1,8 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import { contributionsOf, type Figure, type GoalState } from '@fellmist/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { contributionsOf, type Figure, type Figures, type GoalState, shareOfFigures } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber, showRange, showSum } from '../ui/figures';
+import { type Option } from '../ui/choice';
+import { fieldNumber, numberWithin } from '../ui/numbers';
+import { Picker } from '../ui/pick';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
 import { type Asked } from '../parts/why-panel';
 
 const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly unit: string; readonly digits: number; readonly always: boolean }[] = [
@@ -15,14 +20,19 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
   { key: 'sugarsG', name: 'Sugars', unit: 'g', digits: 1, always: true },
 ];
 
+/** How much is on the plate. */
+type Plate = 'portion' | 'per100g' | 'batch' | 'eaten';
+
 /** A portion's figures in large numerals, with the original, the change and the likely range. */
 @Component({
   selector: 'fm-strip',
+  imports: [Button, Field, Picker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './strip.html',
   styleUrl: './strip.less',
 })
 export class Strip {
+  protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
   readonly whyAsked = output<Asked>();
@@ -47,8 +57,44 @@ export class Strip {
     return { state, short: `✗ ${goal.kind === 'at most' ? '+' : '−'}${showNumber(missedBy, digits)}`, words: `${words}, missed by ${showNumber(missedBy, digits)}`, look };
   }
 
+  protected readonly plate = signal<Plate>('portion');
+  protected readonly eaten = signal(2);
+  protected readonly plateOptions = computed((): readonly Option<Plate>[] => [
+    { value: 'portion', label: `A ${this.word()}` },
+    { value: 'per100g', label: '100 g' },
+    { value: 'batch', label: 'The batch' },
+    { value: 'eaten', label: 'I eat' },
+  ]);
+  protected readonly word = computed(() => this.desk.sheet()?.rebuild.portionWord ?? 'portion');
+  /** The original's share of its batch where the rebuild is cut otherwise. */
+  protected readonly isCutOtherwise = computed(() => {
+    const [before, now] = [this.desk.original()?.views.portions, this.desk.rebuild()?.views.portions];
+    return before !== undefined && now !== undefined && Math.abs(before - now) > 1e-9;
+  });
+
+  /** Original and rebuild as much of them as is on the plate. */
+  private readonly plates = computed((): readonly [Figures | undefined, Figures | undefined] => {
+    const [before, now, share] = [this.desk.original()?.views, this.desk.rebuild()?.views, this.desk.originalPortion()];
+    const plate = this.plate();
+    if (plate === 'per100g' || plate === 'batch') return [before?.[plate], now?.[plate]];
+    const times = plate === 'eaten' ? this.eaten() : 1;
+    return [share && shareOfFigures(share, times), now && shareOfFigures(now.portion, times)];
+  });
+
+  protected giveEaten(text: string): void {
+    const count = numberWithin(text, 0.1, 1000);
+    if (count !== undefined) this.eaten.set(count);
+  }
+
+  /** What share of the batch the figures are of, for what stands behind them. */
+  protected readonly share = computed(() => {
+    const views = this.desk.rebuild()?.views;
+    if (!views) return 1;
+    return { portion: 1 / views.portions, batch: 1, per100g: 100 / Math.max(views.yield.massG, 1e-9), eaten: this.eaten() / views.portions }[this.plate()];
+  });
+
   protected readonly cells = computed(() => {
-    const [before, now] = [this.desk.original()?.views.portion, this.desk.rebuild()?.views.portion];
+    const [before, now] = this.plates();
     if (!before || !now) return [];
     const [energy, unit] = [this.preferences.energyFigure(), this.preferences.energyUnit()];
     return SHOWN.map((shown) => (shown.key === 'energyKcal' ? { ...shown, key: energy, unit } : shown)).map(({ key, name, unit, digits, always }) => {
@@ -59,7 +105,7 @@ export class Strip {
         unit,
         digits,
         always,
-        goal: this.goalOf(key, digits),
+        goal: this.plate() === 'portion' ? this.goalOf(key, digits) : undefined,
         now: showSum(now[key], digits),
         was: showSum(before[key], digits),
         change: change === '0' ? '' : change,

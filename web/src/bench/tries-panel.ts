@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, output, signal, untracked } from '@angular/core';
 import { type TryHead, type StoredFormula } from '@fellmist/contract';
-import { compareLines, type Figure, gramsNumber } from '@fellmist/core';
+import { compareLines, type Figure, gramsNumber, sameShareOf } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { forkJoin, type Observable } from 'rxjs';
 import { type Answer, Asking } from '../state/asking';
@@ -90,8 +90,9 @@ export class TriesPanel {
     const pair = this.fetched();
     if (!pair) return undefined;
     const [before, after] = pair;
-    const [from, to] = [before, after].map(({ worksheet }) => this.desk.analysed(worksheet.rebuild)?.views.portion);
-    if (!from || !to) return undefined;
+    const [was, now] = [before, after].map(({ worksheet }) => this.desk.analysed(worksheet.rebuild)?.views);
+    if (!was || !now) return undefined;
+    const [from, to] = [sameShareOf(was, now), now.portion];
     const grams = (massG: number | undefined): string => (massG === undefined ? '–' : `${gramsNumber(massG)} g`);
     return {
       before: `${before.thisTry.number} · ${before.thisTry.label || 'Saved'}`,

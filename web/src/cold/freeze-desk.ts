@@ -98,15 +98,24 @@ export class FreezeDesk {
     return original && rebuild && !this.warnings().some(({ kind }) => kind === 'no water') ? { original, rebuild } : undefined;
   });
 
+  /** How long it stands out of the freezer, the one time that is told: by fives above ten minutes. */
+  private readonly standing = computed(() => {
+    const minutes = this.curves()?.rebuild.minutesOut ?? 0;
+    return minutes > 10 ? Math.round(minutes / 5) * 5 : Math.round(minutes);
+  });
+  protected readonly steps = computed(() =>
+    (this.coldStyle()?.steps ?? []).map((step) => ({ ...step, words: this.said(step.words), minutes: step.stands && this.curves() ? this.standing() : step.minutes })),
+  );
+
   protected readonly words = computed(() => {
     const [curves, { storedC, servedC }] = [this.curves(), this.setup()];
     if (!curves) return '';
     const { rebuild, original } = curves;
     const isHardMeant = this.coldStyle()?.out !== undefined;
-    const ice = (percent: number): string => `${showNumber(percent, 0)} % ice${isHardMeant ? '' : `, ${hardnessOf(percent)}`}`;
-    const out =
-      this.coldStyle()?.out ?? (rebuild.minutesOut < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${showNumber(rebuild.minutesOut, 0)} minutes before.`);
-    return `At ${this.shown(storedC)} ${ice(rebuild.storedIce)}; at ${this.shown(servedC)} ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
+    const share = (percent: number): string => `${showNumber(percent, 0)} % ice`;
+    const ice = (percent: number): string => `${share(percent)}${isHardMeant ? '' : `, ${hardnessOf(percent, this.coldStyle()?.bands.ice)}`}`;
+    const out = this.coldStyle()?.out ?? (this.standing() < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${this.standing()} minutes before.`);
+    return `At ${this.shown(storedC)} ${share(rebuild.storedIce)}; at ${this.shown(servedC)} ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
   });
 
   protected readonly table = computed(() => {

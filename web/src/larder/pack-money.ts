@@ -71,6 +71,14 @@ export class PackMoney {
     this.changed.emit({ price: read.value, currency: this.preferences.currency() });
   }
 
+  /** What the pack names; its kind's until it does. */
+  protected readonly contained = computed(() => this.pack().allergens ?? this.food()?.allergens ?? []);
+
+  protected contain(allergen: Allergen): void {
+    const before = this.contained();
+    this.changed.emit({ allergens: before.includes(allergen) ? before.filter((one) => one !== allergen) : [...before, allergen] });
+  }
+
   protected toggle(allergen: Allergen): void {
     const before = this.pack().mayContain;
     this.changed.emit({ mayContain: before.includes(allergen) ? before.filter((one) => one !== allergen) : [...before, allergen] });

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { type Food, learnThirst, MARK_WORDS, type Pack, type ThirstTest, thirstOfTest } from '@fellmist/core';
+import { type Food, type LearnedThirst, learnThirst, MARK_WORDS, type Pack, thirstOfTest, type ThirstTest } from '@fellmist/core';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showDay, today } from '../ui/day';
 import { showNumber } from '../ui/figures';
@@ -54,10 +54,21 @@ export class ThirstDesk {
       now: showNumber(now.gPerG, 2),
       range: `${showNumber(Math.max(now.gPerG - 2 * now.sd, 0), 2)}–${showNumber(now.gPerG + 2 * now.sd, 2)}`,
       than: learned.measured.length === 0 ? 'as its kind, until you test it' : than,
+      how: this.howMade(learned),
       prior: `${showNumber(prior.gPerG, 2)} ± ${showNumber(prior.sd, 2)}`,
       source: `${MARK_WORDS[generic.thirst?.mark ?? 'H']}: ${generic.thirst?.source ?? ''}`,
     };
   });
+
+  /** "12 g on 10 g alone would be 0.55; such powders are usually 0.35; together 0.49." */
+  private howMade({ prior, measured, learned }: LearnedThirst): string {
+    const tests = this.pack().thirstTests;
+    const [first] = tests;
+    if (!first || measured.length === 0) return '';
+    const alone = measured.reduce((sum, one) => sum + one, 0) / measured.length;
+    const said = tests.length === 1 ? `${showNumber(first.waterG, 1)} g on ${showNumber(first.powderG, 1)} g` : `Your ${tests.length} tests`;
+    return `${said} alone would be ${showNumber(alone, 2)}; such powders are usually ${showNumber(prior.gPerG, 2)}; together ${showNumber(learned.gPerG, 2)}.`;
+  }
 
   protected readonly chart = computed(() => {
     const learned = this.learned();

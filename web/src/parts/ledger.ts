@@ -15,6 +15,7 @@ import {
   strainWords,
 } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { Settling } from '../state/settling';
 import { Preferences } from '../state/preferences';
 import { showNumber } from '../ui/figures';
 import { fieldGrams, numberWithin } from '../ui/numbers';
@@ -79,6 +80,7 @@ function massWords({ action }: Proposal): string | undefined {
 })
 export class Ledger {
   protected readonly desk = inject(Desk);
+  protected readonly settling = inject(Settling);
   private readonly preferences = inject(Preferences);
   readonly whyAsked = output<LedgerRole>();
   protected readonly reasons = signal<string | undefined>(undefined);
@@ -103,6 +105,17 @@ export class Ledger {
     const rest = [now === consistency.word ? '' : `At once it ${does(now)}.`, hour === consistency.word ? '' : `After an hour it ${does(hour)}.`].filter(Boolean).join(' ');
     const unknown = consistency.unknownThirstG > 0.05 ? ` ${showNumber(consistency.unknownThirstG, 0)} g of foods whose thirst is unknown were left out.` : '';
     return { words: `The rebuild ${does(consistency.word)}${original}.${unknown}`, rest };
+  });
+
+  /** What settling came to: all is well only where nothing is asked, warned of or above its limit. */
+  protected readonly settledWords = computed(() => {
+    const settled = this.settling.settled();
+    if (!settled) return '';
+    const { length } = settled.taken;
+    const done = length === 0 ? 'Nothing had to change.' : `Settled with ${length} ${length === 1 ? 'correction' : 'corrections'}.`;
+    if (settled.unmet.length > 0) return [done, ...settled.unmet].join(' ');
+    if (this.isAsking()) return `${done} What is marked below asks again.`;
+    return this.warnings().length + this.over().length > 0 ? `${done} Every role is in its band; what is warned of below stays.` : `${done} Every role is where it is wanted.`;
   });
 
   protected readonly warnings = computed(() => this.desk.rebuild()?.sweetenerWarnings ?? []);
@@ -144,7 +157,7 @@ export class Ledger {
     };
   }
 
-  private words({ action }: Proposal): string {
+  protected words({ action }: Proposal): string {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     if (!sheet || !larder) return '';
     const food = action.kind === 'add' ? larder.foods.get(action.foodId) : undefined;

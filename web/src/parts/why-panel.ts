@@ -8,7 +8,7 @@ import { WhyCard } from '../ui/why-card';
 
 export type Asked =
   | { readonly kind: 'role'; readonly role: LedgerRole }
-  | { readonly kind: 'figure'; readonly row: FigureRow }
+  | { readonly kind: 'figure'; readonly row: FigureRow; readonly share?: number }
   | { readonly kind: 'yield' }
   | { readonly kind: 'cost' }
   /** What a desk of the cold table already knows. */
@@ -37,7 +37,7 @@ export class WhyPanel {
       case 'role':
         return whyRole(asked.role, sheet.rebuild, larder);
       case 'figure':
-        return whyFigure(asked.row, sheet.rebuild, 1 / portions, larder, this.preferences.counting());
+        return whyFigure(asked.row, sheet.rebuild, asked.share ?? 1 / portions, larder, this.preferences.counting());
       case 'yield':
         return whyYield(sheet.rebuild, rebuild.totals, rebuild.views, rebuild.product, larder);
       case 'cost':

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { type ShelfEntry, type ShelfFigures, type StoredFormula } from '@fellmist/contract';
-import { type Why, whyFigure } from '@fellmist/core';
+import { SEASONS, type ShelfEntry, type ShelfFigures, type ShelfSort, type StoredFormula } from '@fellmist/contract';
+import { ALLERGENS, SCHOOLS, type Why, whyFigure } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Importer } from '../parts/importer';
 import { Preferences } from '../state/preferences';
@@ -10,7 +10,10 @@ import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { type Draft } from '../state/draftBook';
 import { type DraftHead, SheetDrafts } from '../state/drafts';
-import { shelfActions, shelfFeature } from '../state/shelf.feature';
+import { shelfActions, shelfFeature, type ShelfLook } from '../state/shelf.feature';
+import { type Option } from '../ui/choice';
+import { Picker } from '../ui/pick';
+import { Field } from '../ui/zorro/field';
 import { showChange, showNumber } from '../ui/figures';
 import { WhyCard } from '../ui/why-card';
 import { Button } from '../ui/zorro/button';
@@ -27,6 +30,17 @@ const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string;
   { key: 'netCarbG', name: 'Net carbs', unit: 'g', digits: 1 },
 ];
 
+/** A shelf of so few is seen at a glance. */
+const FEW = 5;
+const ANY = { value: '', label: 'any' };
+const SORT_OPTIONS: readonly Option<ShelfSort>[] = [
+  { value: 'touched', label: 'last touched' },
+  { value: 'name', label: 'name' },
+  { value: 'energy', label: 'energy, low first' },
+  { value: 'protein', label: 'protein, high first' },
+  { value: 'price', label: 'price, low first' },
+];
+
 interface ShelfCell {
   readonly row: (typeof SHOWN)[number];
   readonly name: string;
@@ -38,7 +52,7 @@ interface ShelfCell {
 /** All formulas, newest first, with what a portion of each holds now and how far that is from its original. */
 @Component({
   selector: 'fm-shelf',
-  imports: [Button, FileButton, MoreMenu, RouterLink, Skeleton, WhyCard],
+  imports: [Button, Field, FileButton, Picker, MoreMenu, RouterLink, Skeleton, WhyCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
@@ -54,6 +68,17 @@ export class Shelf {
   protected readonly copyFault = signal<string | undefined>(undefined);
   /** The figure whose inputs lie open, and the button that opened it. */
   protected readonly asked = signal<{ readonly entryId: string; readonly name: string; readonly why: Why; readonly from: HTMLElement } | undefined>(undefined);
+  protected readonly query = signal<ShelfLook>({});
+  private seeking: ReturnType<typeof setTimeout> | undefined;
+  protected readonly total = this.store.selectSignal(shelfFeature.selectTotal);
+  protected readonly all = this.store.selectSignal(shelfFeature.selectAll);
+  /** There is something to look through only where there are a few. */
+  protected readonly isLong = computed(() => this.all() > FEW || Object.values(this.query()).some(Boolean));
+  protected readonly sorts = SORT_OPTIONS;
+  protected readonly seasons = [ANY, ...SEASONS.map((value) => ({ value, label: value }))];
+  protected readonly schools = [ANY, ...SCHOOLS.map((value) => ({ value, label: value }))];
+  protected readonly allergens = [{ value: '', label: 'anything' }, ...ALLERGENS.map((value) => ({ value, label: value }))];
+  protected readonly classes = computed(() => [ANY, ...(this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name }))]);
   private readonly entries = this.store.selectSignal(shelfFeature.selectListed);
   protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
   protected readonly importFault = signal<string | undefined>(undefined);
@@ -80,7 +105,7 @@ export class Shelf {
   });
 
   constructor() {
-    this.store.dispatch(shelfActions.wanted());
+    this.look({});
     void this.lookForDrafts();
     inject(Actions)
       .pipe(ofType(shelfActions.removed), takeUntilDestroyed())
@@ -150,7 +175,22 @@ export class Shelf {
   }
 
   protected retry(): void {
-    this.store.dispatch(shelfActions.wanted());
+    this.look({});
+  }
+
+  protected look(change: ShelfLook): void {
+    this.query.update((query) => ({ ...query, ...change }));
+    this.store.dispatch(shelfActions.wanted({ query: this.query() }));
+  }
+
+  protected seek(words: string): void {
+    this.query.update((query) => ({ ...query, q: words }));
+    clearTimeout(this.seeking);
+    this.seeking = setTimeout(() => this.look({}), 150);
+  }
+
+  protected more(): void {
+    this.store.dispatch(shelfActions.moreWanted());
   }
 
   protected remove(entry: ShelfEntry): void {

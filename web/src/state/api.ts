@@ -10,19 +10,27 @@ import {
   type Problem,
   type RemovedThing,
   type SaveRequest,
-  type ShelfEntry,
+  type ShelfPage,
+  type ShelfQuery,
   type StoredFormula,
   type StoredLarder,
   type StoredPack,
   type StoredSettings,
   type StoredStock,
 } from '@fellmist/contract';
-import { type HouseholdSettings, type Counting, type Food, type Pack, type StockItem } from '@fellmist/core';
+import { type HouseholdSettings, type Food, type Pack, type StockItem } from '@fellmist/core';
 import { type Observable, TimeoutError } from 'rxjs';
 
 /** What a save says it is based on: the version known, or that nothing should be there. */
 function knowing(version: number): Record<string, string> {
   return version === 0 ? { 'If-None-Match': '*' } : { 'If-Match': `"${version}"` };
+}
+
+/** A query as the address says it: what is empty is left out, lists are joined. */
+function paramsOf(query: object): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(query).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, Array.isArray(value) ? value.join(',') : String(value)]])),
+  );
 }
 
 /** The server's resources, one method each. */
@@ -35,10 +43,7 @@ export class Api {
   }
 
   foods(query: Partial<FoodQuery>): Observable<FoodPage> {
-    const params = Object.fromEntries(
-      Object.entries(query).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, Array.isArray(value) ? value.join(',') : value]])),
-    );
-    return this.http.get<FoodPage>('/api/foods', { params });
+    return this.http.get<FoodPage>('/api/foods', { params: paramsOf(query) });
   }
 
   food(id: string): Observable<Food> {
@@ -100,8 +105,8 @@ export class Api {
     return this.http.put<StoredFormula>(`/api/formulas/${encodeURIComponent(formulaId)}/tries/${encodeURIComponent(tryId)}/name`, { label });
   }
 
-  shelf(counting: Counting): Observable<readonly ShelfEntry[]> {
-    return this.http.get<readonly ShelfEntry[]>('/api/formulas', { params: { ...counting } });
+  shelf(query: Partial<ShelfQuery>): Observable<ShelfPage> {
+    return this.http.get<ShelfPage>('/api/formulas', { params: paramsOf(query) });
   }
 
   formula(id: string): Observable<StoredFormula> {

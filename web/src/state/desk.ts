@@ -43,7 +43,9 @@ import {
   removeRebuildLine,
   removeRebuildPart,
   restoreLine,
+  sameShareOf,
   ruleForBlend,
+  type Settled,
   settleAll,
   settleOpen,
   standingOf,
@@ -61,13 +63,6 @@ interface Ready {
   readonly sheet: Worksheet;
   readonly larder: Larder;
   readonly tables: Tables;
-}
-
-/** What settling came to, until the next change. */
-export interface SettledWords {
-  readonly sheet: Worksheet;
-  readonly taken: number;
-  readonly unmet: readonly string[];
 }
 
 /**
@@ -93,6 +88,12 @@ export class Desk {
   private readonly rebuildFormula = computed(() => this.sheet()?.rebuild);
   readonly original = computed((): Analysis | undefined => this.analysed(this.originalFormula()));
   readonly rebuild = computed((): Analysis | undefined => this.analysed(this.rebuildFormula()));
+  /** A portion that is cut otherwise is held against the same share of the original, unless the baker says that the portion itself changed. */
+  readonly againstOwn = signal(false);
+  readonly originalPortion = computed(() => {
+    const [before, now] = [this.original()?.views, this.rebuild()?.views];
+    return before && now && (this.againstOwn() ? before.portion : sameShareOf(before, now));
+  });
   readonly pairs = computed(() => {
     const sheet = this.sheet();
     return sheet ? pairLines(sheet) : [];
@@ -112,9 +113,6 @@ export class Desk {
 
   /** Where the ledger's pegs would go, while a correction is looked at. */
   readonly previewed = signal<Measures | undefined>(undefined);
-  private readonly settledWords = signal<SettledWords | undefined>(undefined);
-  /** What the last "settle all" came to, while its sheet still lies there. */
-  readonly settled = computed(() => (this.settledWords()?.sheet === this.sheet() ? this.settledWords() : undefined));
 
   readonly better = computed(() => {
     const [standing, tables, rebuild] = [this.standing(), this.tables(), this.rebuild()];
@@ -208,13 +206,21 @@ export class Desk {
     this.act(actActions.openTaken, ({ sheet, larder }) => settleOpen(sheet, larder));
   }
 
-  /** Takes what is open and the corrections that bring every role into its band, and keeps what cannot be. */
-  settle(): void {
+  /** Takes what is open and the corrections that bring every role into its band; gives the sheet before them, and what was done. */
+  settle(): (Settled & { readonly start: Worksheet }) | undefined {
     const ready = this.ready();
-    if (!ready) return;
-    const { sheet, taken, unmet } = settleAll(ready.sheet, ready.larder, ready.tables);
-    this.settledWords.set({ sheet, taken: taken.length, unmet: unmet.map(({ words }) => words) });
-    this.act(actActions.allSettled, () => sheet);
+    if (!ready) return undefined;
+    const settled = settleAll(ready.sheet, ready.larder, ready.tables);
+    this.act(actActions.allSettled, () => settled.sheet);
+    return { ...settled, start: settleOpen(ready.sheet, ready.larder) };
+  }
+
+  /** Settled anew with fewer corrections. */
+  settleWith(start: Worksheet, taken: readonly Proposal[]): Worksheet | undefined {
+    const ready = this.ready();
+    const sheet = ready && taken.reduce((now, proposal) => acceptProposal(now, proposal, ready.larder), start);
+    if (sheet) this.act(actActions.allSettled, () => sheet);
+    return sheet;
   }
 
   edit(lineId: string, mend: Mend): void {

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { pricePer100g } from '@fellmist/core';
+import { pricesPerGram } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { larderFeature } from './larder.feature';
 import { Preferences } from './preferences';
@@ -10,14 +10,10 @@ export class Prices {
   private readonly preferences = inject(Preferences);
   private readonly packs = inject(Store).selectSignal(larderFeature.selectAllPacks);
 
-  readonly perGram = computed(
-    (): ReadonlyMap<string, number> =>
-      new Map(
-        this.packs().flatMap(({ pack }) => {
-          const each = pricePer100g(pack);
-          // What was paid in another currency is no price here: nobody knows the rate.
-          return each === undefined || (pack.currency ?? this.preferences.currency()) !== this.preferences.currency() ? [] : [[pack.id, each / 100] as const];
-        }),
-      ),
+  readonly perGram = computed(() =>
+    pricesPerGram(
+      this.packs().map(({ pack }) => pack),
+      this.preferences.currency(),
+    ),
   );
 }

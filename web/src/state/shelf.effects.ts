@@ -2,27 +2,32 @@ import { inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, concatMap, map, mergeMap, type Observable, of, switchMap, tap } from 'rxjs';
+import { catchError, concatMap, map, mergeMap, type Observable, of, switchMap, tap, withLatestFrom } from 'rxjs';
 import { Preferences } from './preferences';
 import { Api, failureWords } from './api';
 import { answering, unlessDropped } from './asking';
 import { benchActions } from './bench.feature';
-import { shelfActions } from './shelf.feature';
+import { shelfActions, shelfFeature } from './shelf.feature';
 
 function orFailed(error: unknown): Observable<Action> {
   return of(shelfActions.failed({ words: failureWords(error) }));
 }
 
+const PAGE = 40;
+
+/** The first page anew, or the next one: what was asked for before and is not here yet is not waited for. */
 export const loadShelf = createEffect(
-  (actions = inject(Actions), api = inject(Api), preferences = inject(Preferences)) =>
+  (actions = inject(Actions), api = inject(Api), preferences = inject(Preferences), store = inject(Store)) =>
     actions.pipe(
-      ofType(shelfActions.wanted, shelfActions.restored),
-      switchMap(() =>
-        api.shelf(preferences.counting()).pipe(
-          map((entries) => shelfActions.loaded({ entries })),
+      ofType(shelfActions.wanted, shelfActions.restored, shelfActions.moreWanted),
+      withLatestFrom(store.select(shelfFeature.selectShelfState)),
+      switchMap(([{ type }, { query, ids }]) => {
+        const offset = type === shelfActions.moreWanted.type ? ids.length : 0;
+        return api.shelf({ ...preferences.counting(), ...query, offset, limit: PAGE }).pipe(
+          map((page) => shelfActions.loaded({ page, offset })),
           catchError(orFailed),
-        ),
-      ),
+        );
+      }),
     ),
   { functional: true },
 );

@@ -1,4 +1,4 @@
-import { type ShelfEntry, type StoredFormula } from '@fellmist/contract';
+import { type ShelfEntry, type ShelfPage, type ShelfQuery, type StoredFormula } from '@fellmist/contract';
 import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { type Ask } from './asking';
@@ -6,8 +6,10 @@ import { type Ask } from './asking';
 export const shelfActions = createActionGroup({
   source: 'Shelf',
   events: {
-    Wanted: emptyProps(),
-    Loaded: props<{ entries: readonly ShelfEntry[] }>(),
+    /** Looked through from the top. */
+    Wanted: props<{ query: ShelfLook }>(),
+    'More Wanted': emptyProps(),
+    Loaded: props<{ page: ShelfPage; offset: number }>(),
     Failed: props<{ words: string }>(),
     Remove: props<{ entry: ShelfEntry }>(),
     Removed: props<{ entry: ShelfEntry }>(),
@@ -20,23 +22,32 @@ export const shelfActions = createActionGroup({
   },
 });
 
+/** What the shelf is looked through for. */
+export type ShelfLook = Partial<Pick<ShelfQuery, 'q' | 'classId' | 'school' | 'without' | 'season' | 'sort'>>;
+
 const entriesOf = createEntityAdapter<ShelfEntry>();
 
 interface ShelfState extends EntityState<ShelfEntry> {
+  readonly query: ShelfLook;
+  readonly total: number;
+  readonly all: number;
   readonly isHere: boolean;
   readonly failure: string | undefined;
 }
 
-const initial: ShelfState = entriesOf.getInitialState({ isHere: false, failure: undefined });
+const initial: ShelfState = entriesOf.getInitialState({ query: {}, total: 0, all: 0, isHere: false, failure: undefined });
 
 export const shelfFeature = createFeature({
   name: 'shelf',
   reducer: createReducer(
     initial,
-    on(shelfActions.wanted, (state): ShelfState => ({ ...state, failure: undefined })),
-    on(shelfActions.loaded, (state, { entries }): ShelfState => entriesOf.setAll([...entries], { ...state, isHere: true, failure: undefined })),
+    on(shelfActions.wanted, (state, { query }): ShelfState => ({ ...state, query, failure: undefined })),
+    on(shelfActions.loaded, (state, { page, offset }): ShelfState => {
+      const next = { ...state, total: page.total, all: page.all, isHere: true, failure: undefined };
+      return offset === 0 ? entriesOf.setAll([...page.entries], next) : entriesOf.upsertMany([...page.entries], next);
+    }),
     on(shelfActions.failed, (state, { words }): ShelfState => ({ ...state, failure: words })),
-    on(shelfActions.removed, (state, { entry }): ShelfState => entriesOf.removeOne(entry.id, state)),
+    on(shelfActions.removed, (state, { entry }): ShelfState => entriesOf.removeOne(entry.id, { ...state, total: state.total - 1, all: state.all - 1 })),
   ),
   extraSelectors: ({ selectShelfState, selectIsHere }) => {
     const selectAll = createSelector(selectShelfState, entriesOf.getSelectors().selectAll);

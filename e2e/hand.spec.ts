@@ -1,0 +1,149 @@
+import { type Page } from 'puppeteer-core';
+import { choose, figure, openFormula, openPage, press, putOnBench, rebuildLines, sees, type } from './household';
+import { type Visit, visit } from './visit';
+
+const focused = (page: Page): Promise<string> => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
+
+describe('where the eye and the hand go', () => {
+  let opened: Visit;
+  let page: Page;
+  const household = visit(true, '/shelf', (begun) => {
+    opened = begun;
+    page = begun.page;
+  });
+
+  test('after Take the first proposal has the focus, after it the next; Escape closes and gives the focus back', async () => {
+    await openFormula(page, household.url, 'Buckwheat drop scones');
+    await press(page, 'Swap Plain wheat flour');
+    await press(page, 'Take ');
+    await page.waitForFunction(() => document.activeElement?.classList.contains('take'));
+    const first = await focused(page);
+    await page.keyboard.press('Enter');
+    await page.waitForFunction((before) => document.activeElement?.classList.contains('take') && document.activeElement.getAttribute('aria-label') !== before, {}, first);
+    await press(page, 'Take all');
+    await press(page, 'Goals');
+    await page.waitForFunction(() => document.activeElement?.textContent?.startsWith('Goals of a'));
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => document.activeElement?.getAttribute('aria-label')?.startsWith('Goals'));
+    expect(await page.$('fm-goals-panel')).toBeNull();
+  });
+
+  test('lines are one stop of the Tab key: arrows walk them, a figure typed goes to the amount, the balance is near', async () => {
+    const lines = await rebuildLines(page);
+    await page.focus('#formula-title');
+    let tabs = 0;
+    while (tabs < 20 && !(await page.evaluate(() => document.activeElement?.closest('[role=tablist]') !== null))) {
+      await page.keyboard.press('Tab');
+      tabs += 1;
+    }
+    expect(tabs).toBeLessThanOrEqual(15);
+    await page.focus('button.food[tabindex="0"]');
+    await page.keyboard.press('ArrowDown');
+    expect(await page.evaluate(() => [...document.querySelectorAll('.rebuilt .food')].indexOf(document.activeElement as Element))).toBe(1);
+    await page.keyboard.type('7');
+    expect(await page.evaluate(() => document.activeElement?.classList.contains('amount'))).toBe(true);
+    expect((await rebuildLines(page))[1]).not.toBe(lines[1]);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction((line) => document.querySelectorAll<HTMLInputElement>('.rebuilt input')[1]?.value === line, {}, (lines[1] ?? '').split(' ')[0]);
+    await page.keyboard.press('ArrowRight');
+    expect(await page.evaluate(() => document.activeElement?.classList.contains('food'))).toBe(true);
+  });
+
+  test('the list of keys is made of the keys that work here', async () => {
+    await page.keyboard.press('?');
+    await sees(page, 'On a food of the rebuild');
+    const bench = await page.$$eval('fm-help dd, .ant-modal dd', (all) => all.length);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => document.querySelector('.ant-modal dd') === null);
+    await page.goto(`${household.url}/larder`, { waitUntil: 'networkidle0' });
+    await page.keyboard.press('?');
+    await sees(page, 'Every food Fellmist knows');
+    expect(await page.$$eval('.ant-modal dd', (all) => all.length)).toBeLessThan(bench);
+    await page.keyboard.press('Escape');
+  });
+
+  test('portions are not dieting: fewer, larger cookies are held against the same share of the original', async () => {
+    await openFormula(page, household.url, 'Hazelnut rye cookies');
+    const change = (): Promise<number> => page.$eval('.cell .was', (one) => Number((one.textContent ?? '').split(' ').at(-1)?.replace('−', '-')));
+    const [whole, before] = [Number(await figure(page, 'energyKcal')), await change()];
+    await type(page, '#formula-portions', '12');
+    await sees(page, 'the same share');
+    const [larger, now] = [Number(await figure(page, 'energyKcal')), await change()];
+    expect(now / larger).toBeCloseTo(before / whole, 1);
+    await press(page, 'own portion');
+    expect(await change()).toBeGreaterThan(0);
+    await press(page, 'same share');
+    await choose(page, 'plate', 'The batch');
+    expect(Number((await figure(page, 'energyKcal')).replace(',', ''))).toBeCloseTo(12 * larger, -2);
+    await choose(page, 'plate', 'I eat');
+    expect(Number(await figure(page, 'energyKcal'))).toBeCloseTo(2 * larger, -1);
+    await press(page, 'Undo');
+  });
+
+  test('what is never wanted is marked at its line and among what the formula contains', async () => {
+    await press(page, 'Goals');
+    await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('fm-goals-panel label')].find((one) => one.innerText.trim() === 'egg')?.click());
+    await sees(page, 'egg, not wanted');
+    await press(page, 'Close');
+    expect(await page.$$eval('.rebuilt .row', (rows) => rows.map((row) => (row as HTMLElement).innerText).filter((text) => text.includes('has egg')).length)).toBe(1);
+    await press(page, 'Undo');
+  });
+
+  test('a guess is confirmed with one press; Enter takes what now stands in the field', async () => {
+    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
+    await type(page, '#recipe-text', 'Seed cake\nServes 8\n200 g plain flour\n2 tsp caraway seeds\n30 g moonlight powder');
+    await press(page, 'Yes, right: 2 tsp caraway');
+    await page.waitForFunction(() => !document.body.innerText.includes('is a guess'));
+    await press(page, 'Mend 30 g moonlight powder');
+    await page.click('fm-food-select nz-select');
+    await page.keyboard.type('bak');
+    await page.waitForSelector('.ant-select-item-option-active');
+    await page.keyboard.type('ing powder');
+    await page.keyboard.press('Enter');
+    // Nothing yet, or the first of what was found for these words; never what was marked before.
+    const last = (): Promise<string | undefined> => page.$$eval('li .food', (foods) => foods.at(-1)?.textContent?.trim());
+    expect(['no food', 'Baking powder']).toContain(await last());
+    if ((await last()) === 'no food') {
+      await page.waitForFunction(() => document.querySelector('.ant-select-item-option-active')?.textContent?.trim() === 'Baking powder');
+      await page.keyboard.press('Enter');
+    }
+    await page.waitForFunction(() => [...document.querySelectorAll('li .food')].at(-1)?.textContent?.trim() === 'Baking powder');
+    expect(await last()).toBe('Baking powder');
+  });
+
+  test('what settling did is listed, and one of it taken back', async () => {
+    await putOnBench(page, household.url, 'Muffins\nMakes 12 muffins\n250 g plain flour\n2 tsp baking powder\n120 g sugar\n2 eggs\n180 ml milk\n90 g butter, melted');
+    await type(page, '[aria-label="Amount of Whole milk"]', '60');
+    await press(page, 'Settle all');
+    await sees(page, 'Settled with');
+    const taken = await page.$$eval('.settled li', (all) => all.length);
+    await press(page, 'Take back:');
+    await page.waitForFunction((before) => document.querySelectorAll('.settled li').length === before - 1, {}, taken);
+    expect(opened.faults).toEqual([]);
+  });
+
+  test('on a phone what is opened is a sheet over the page, and proposals stand at their line', async () => {
+    const phone = await openPage(opened.browser, `${household.url}/shelf`, 390, 844);
+    await press(phone.page, 'Carrot-cardamom loaf');
+    await phone.page.waitForSelector('.rebuilt .row');
+    await press(phone.page, 'Swap White sugar');
+    await phone.page.waitForSelector('.ant-drawer-open .offer');
+    await phone.page.waitForSelector('#find-stand-in');
+    await type(phone.page, '#find-stand-in', 'inulin');
+    await phone.page.waitForFunction(() => [...document.querySelectorAll('.offer .names')].every((one) => /inulin/i.test(one.textContent ?? '')));
+    await type(phone.page, '#find-stand-in', 'honey');
+    await press(phone.page, 'Take ');
+    await phone.page.waitForSelector('.pair fm-proposals, .lines fm-proposals');
+    const near = await phone.page.evaluate(() => {
+      const box = document.querySelector('fm-proposals')?.getBoundingClientRect();
+      return box !== undefined && box.top < innerHeight && box.bottom > 0;
+    });
+    expect(near).toBe(true);
+    await press(phone.page, 'Balance:');
+    await phone.page.waitForSelector('.ant-drawer-open fm-ledger, .ant-drawer-open .gauge');
+    await phone.page.keyboard.press('Escape');
+    await phone.page.waitForFunction(() => document.querySelector('.ant-drawer-open') === null);
+    expect(phone.faults).toEqual([]);
+    await phone.page.close();
+  });
+});

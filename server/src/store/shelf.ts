@@ -1,0 +1,147 @@
+import { SEASONS, type ShelfEntry, type ShelfFigures, type ShelfPage, type ShelfQuery, type ShelfSort } from '@fellmist/contract';
+import {
+  allLines,
+  type Allergen,
+  analyse,
+  type Analysis,
+  batchCost,
+  type Counting,
+  type Figures,
+  type Formula,
+  type Larder,
+  pricesPerGram,
+  sameShareOf,
+  type School,
+  type Worksheet,
+} from '@fellmist/core';
+import { type LarderStore } from './larderStore';
+import { listHeads, type ShelfHead, worksheetOf } from './formulas';
+
+/** What is kept of a try: its row on the shelf, and what it is looked for by. */
+interface Kept {
+  readonly entry: ShelfEntry;
+  readonly allergens: readonly Allergen[];
+  readonly schools: readonly School[];
+}
+
+function shelfFigures(figures: Figures): ShelfFigures {
+  const whole = (key: 'energyKcal' | 'proteinG' | 'netCarbG'): number | undefined => (figures[key].gaps.length > 0 ? undefined : figures[key].amount);
+  const [energyKcal, proteinG, netCarbG] = [whole('energyKcal'), whole('proteinG'), whole('netCarbG')];
+  return { ...(energyKcal === undefined ? {} : { energyKcal }), ...(proteinG === undefined ? {} : { proteinG }), ...(netCarbG === undefined ? {} : { netCarbG }) };
+}
+
+function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
+  const names = allLines(sheet.rebuild).flatMap((line) => (line.origin?.kind === 'swapped' && line.foodId !== undefined ? [larder.foods.get(line.foodId)?.name ?? line.name] : []));
+  return [...new Set(names)];
+}
+
+const NO_FIGURES = { portions: 0, portionWord: '', original: {}, rebuild: {}, gaps: 0, swappedIn: [] } as const;
+
+const seasonOf = (iso: string): (typeof SEASONS)[number] => SEASONS[Math.floor(((Number(iso.slice(5, 7)) + 9) % 12) / 3)] ?? 'winter';
+
+/** Order of the shelf; what has no such figure comes last. */
+const BY: Readonly<Record<Exclude<ShelfSort, 'touched' | 'name'>, (entry: ShelfEntry) => number>> = {
+  energy: ({ rebuild }) => rebuild.energyKcal ?? Infinity,
+  protein: ({ rebuild }) => -(rebuild.proteinG ?? -Infinity),
+  price: ({ pricePortion }) => pricePortion ?? Infinity,
+};
+
+/**
+ * The shelf, a page at a time. What was worked out of a try is kept until the larder changes: of the first page only
+ * its own formulas are analysed, of a search by figures or allergens all of them, once.
+ */
+export class Shelf {
+  private readonly kept = new Map<string, Kept>();
+  private keptFor: Larder | undefined;
+  private prices: ReadonlyMap<string, number> = new Map();
+
+  constructor(private readonly larderStore: LarderStore) {}
+
+  page(query: ShelfQuery): ShelfPage {
+    this.forgetOld();
+    const heads = listHeads(this.larderStore.db);
+    const words = query.q.trim().toLowerCase();
+    const named = heads.filter(
+      ({ title, label, createdAt }) => `${title} ${label}`.toLowerCase().includes(words) && (query.season === undefined || seasonOf(createdAt) === query.season),
+    );
+    const looked =
+      query.classId !== undefined || query.school !== undefined || query.without !== undefined ? named.filter((head) => this.answers(this.of(head, query), query)) : named;
+    const sorted = this.sorted(looked, query);
+    return { total: sorted.length, all: heads.length, entries: sorted.slice(query.offset, query.offset + query.limit).map((head) => this.of(head, query).entry) };
+  }
+
+  /** What depends on foods, packs and settings is worked out anew when they change. */
+  private forgetOld(): void {
+    const { larder, contents } = this.larderStore;
+    if (this.keptFor === larder) return;
+    this.keptFor = larder;
+    this.kept.clear();
+    this.prices = pricesPerGram(
+      contents.packs.map(({ pack }) => pack),
+      contents.settings.settings.currency,
+    );
+  }
+
+  private answers({ entry, allergens, schools }: Kept, { classId, school, without }: ShelfQuery): boolean {
+    if (entry.fault !== undefined) return false;
+    return (
+      (classId === undefined || entry.product?.id === classId) && (school === undefined || schools.includes(school)) && (without === undefined || !allergens.includes(without))
+    );
+  }
+
+  private sorted(heads: readonly ShelfHead[], query: ShelfQuery): readonly ShelfHead[] {
+    const { sort } = query;
+    if (sort === 'touched') return heads;
+    if (sort === 'name') return [...heads].sort((a, b) => a.title.localeCompare(b.title));
+    const keyed = heads.map((head) => [BY[sort](this.of(head, query).entry), head] as const);
+    return keyed.sort(([a], [b]) => (a === b ? 0 : a - b)).map(([, head]) => head);
+  }
+
+  private of(head: ShelfHead, { carbs, energy }: Counting): Kept {
+    const key = `${head.tryId}|${carbs}|${energy}`;
+    const known = this.kept.get(key);
+    // A renaming and a further try change the head, not what was worked out of it.
+    if (known) return { ...known, entry: { ...known.entry, tryLabel: head.label, tryCount: head.tryCount } };
+    const made = this.made(head, { carbs, energy });
+    this.kept.set(key, made);
+    return made;
+  }
+
+  /** One formula; one that cannot be read or analysed is listed as such, so that the shelf stays whole. */
+  private made(head: ShelfHead, counting: Counting): Kept {
+    const plain = { id: head.id, tryCount: head.tryCount, tryLabel: head.label, updatedAt: head.createdAt };
+    const faulty = (title: string, fault: string): Kept => ({ entry: { ...plain, ...NO_FIGURES, title, fault }, allergens: [], schools: [] });
+    const read = worksheetOf(this.larderStore.db, head.tryId);
+    if (!read.ok) return faulty('A formula that cannot be read', read.words);
+    try {
+      return this.analysed(plain, read.document, counting);
+    } catch (error) {
+      return faulty(read.document.rebuild.title, `It cannot be worked out: ${error instanceof Error ? error.message : String(error)}`);
+    }
+  }
+
+  private analysed(plain: Pick<ShelfEntry, 'id' | 'tryCount' | 'tryLabel' | 'updatedAt'>, sheet: Worksheet, counting: Counting): Kept {
+    const { larder, contents } = this.larderStore;
+    const { original, rebuild } = sheet;
+    const [before, now] = [original, rebuild].map((formula) => analyse(formula, larder, contents, counting)) as [Analysis, Analysis];
+    const price = this.priceOf(rebuild, now, larder);
+    const entry: ShelfEntry = {
+      ...plain,
+      title: rebuild.title,
+      portions: rebuild.portions,
+      portionWord: rebuild.portionWord,
+      original: shelfFigures(sameShareOf(before.views, now.views)),
+      rebuild: shelfFigures(now.views.portion),
+      gaps: now.gaps.length,
+      swappedIn: swappedIn(sheet, larder),
+      ...(now.product ? { product: { id: now.product.id, name: now.product.name } } : {}),
+      ...(price === undefined ? {} : { pricePortion: price }),
+    };
+    return { entry, allergens: [...now.allergens.contains, ...now.allergens.mayContain], schools: rebuild.goals?.schools ?? [] };
+  }
+
+  private priceOf(formula: Formula, { views }: Analysis, larder: Larder): number | undefined {
+    const cost = batchCost(formula, larder, this.prices);
+    return cost.unpricedLines.length > 0 ? undefined : cost.amount / views.portions;
+  }
+}
