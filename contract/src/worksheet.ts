@@ -68,6 +68,7 @@ export const formulaSchema = z.strictObject({
   method: z.array(text).max(LIMITS.steps),
   notes: z.array(text).max(LIMITS.steps),
   classId: z.string().max(40).optional(),
+  judgedPartId: z.string().max(40).optional(),
   portionMassG: z.number().positive().max(1e7).optional(),
   yieldMassG: z.number().positive().max(1e7).optional(),
   goals: goals.optional(),

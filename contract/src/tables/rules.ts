@@ -90,6 +90,8 @@ const productClass = z.strictObject({
 }) satisfies z.ZodType<ProductClass>;
 
 const corrective = z.strictObject({
+  classes: z.array(z.string().min(1)).optional(),
+  notClasses: z.array(z.string().min(1)).optional(),
   role: z.enum(LEDGER_ROLES),
   direction: z.enum(['more', 'less']),
   foods: z.array(z.string()).min(1),

@@ -92,6 +92,8 @@ export interface Formula {
   readonly yieldMassG?: number;
   /** What a portion should come to, and the diet it is for. */
   readonly goals?: Goals;
+  /** The part that the balance is of, where it is not the batter or dough. */
+  readonly judgedPartId?: string;
   /** How it is frozen or whipped; absent where nobody said. */
   readonly cold?: ColdSetup;
   /** Members of an imported document that Fellmist does not use and gives back on export. */

@@ -145,12 +145,22 @@ function heldBy(part: Part, larder: Larder): number {
   return (sums[AT.heldG] ?? 0) + 1e-3 * (sums[AT.massG] ?? 0);
 }
 
+const massOf = ({ lines }: Part): number => lines.reduce((sum, { massG = 0 }) => sum + massG, 0);
+
+/** What a lighter part under a heavier one is called: the crumbs beneath a cheesecake are not what its balance is of. House list. */
+const BENEATH = /\b(?:base|crust)\b/i;
+
 /**
- * The part whose balance matters: the one that holds most flour-like or thirsty mass, which is the batter or dough and not
- * its icing. Undefined for a formula without parts.
+ * The part whose balance matters: the one chosen, else the one that holds most flour-like or thirsty mass, which is the batter
+ * or dough and not its icing; a base or crust only where nothing heavier lies on it. Undefined for a formula without parts.
  */
 export function mainPart(formula: Formula, larder: Larder): Part | undefined {
-  const [first, ...others] = formula.parts;
-  if (!first || others.length === 0) return first;
+  const [only, second] = formula.parts;
+  if (!only || !second) return only;
+  const chosen = formula.judgedPartId === undefined ? undefined : formula.parts.find(({ id }) => id === formula.judgedPartId);
+  if (chosen) return chosen;
+  const heaviest = Math.max(...formula.parts.map(massOf));
+  const things = formula.parts.filter((part) => !BENEATH.test(part.heading) || massOf(part) >= heaviest);
+  const [first = only, ...others] = things;
   return others.reduce((main, part) => (heldBy(part, larder) > heldBy(main, larder) ? part : main), first);
 }

@@ -113,6 +113,12 @@ export function classOf(formula: ClassClues, { classes, coldStyles }: ClassTable
   return style ? styled(product, style) : product;
 }
 
+/** The class by whose bands the balance is judged: the formula's own for its batter; for a part that was chosen what its heading names, if anything. */
+export function classOfBalance(formula: ClassClues & Pick<Formula, 'judgedPartId' | 'parts'>, tables: ClassTables): ProductClass | undefined {
+  const part = formula.judgedPartId === undefined ? undefined : formula.parts.find(({ id }) => id === formula.judgedPartId);
+  return part ? namedBy(part.heading, tables.classes) : classOf(formula, tables);
+}
+
 /** A misfit from which a class is doubted, and by how much another must fit better to be named. House values. */
 const DOUBTED = 1.5;
 const BETTER_BY = 1;

@@ -3,7 +3,7 @@ import { type Line, broughtBy } from '../formula';
 import { addTimes, amountFor, bringsOf, type LedgerRole, measureRole, type Measures, measuresOf, roleOf, type Sums } from '../role';
 import { aimOf, edgeOf, mostOf, wholePieces } from './bounds';
 import { comesToMind } from './comesToMind';
-import { type SwapTables } from './swapTables';
+import { type Corrective, type SwapTables } from './swapTables';
 import { isLiquid, rankedLiquids } from './liquids';
 import { isSpent } from './rule';
 import { BALANCE_RULE, type Standing, type StandingRow, unrestOf } from './standing';
@@ -149,12 +149,17 @@ function offered(names: readonly string[], { standing, larder }: Problem): reado
   return [...new Set(foods)];
 }
 
+function isForClass({ classes, notClasses }: Corrective, classId: string): boolean {
+  return (classes === undefined || classes.includes(classId)) && !notClasses?.includes(classId);
+}
+
 function fromTable(problem: Problem): readonly Way[] {
   const { standing, row, larder, tables } = problem;
   const massG = standing.sums[0] ?? 0;
+  const classId = standing.product?.id ?? '';
   const direction = row.role === 'thickness' ? 'less' : row.state === 'low' ? 'more' : 'less';
   return tables.correctives
-    .filter((corrective) => corrective.role === row.role && corrective.direction === direction)
+    .filter((corrective) => corrective.role === row.role && corrective.direction === direction && isForClass(corrective, classId))
     .flatMap(({ foods, mostPer100g, reason, mark, source }) =>
       offered(foods, problem).flatMap((food) => {
         if (againstDiet(food, standing.diet) !== undefined || !comesToMind(food, standing, row.role, larder)) return [];

@@ -112,20 +112,31 @@ export function addRebuildPart(sheet: Worksheet, heading: string): Worksheet {
   return { ...sheet, rebuild: { ...sheet.rebuild, parts: [...sheet.rebuild.parts, { id: `p${number}`, heading, lines: [] }] } };
 }
 
-/** A part's heading, how it counts, or what of it stays behind; an empty part may be taken away by `removeRebuildPart`. */
+function counted(part: Part, how: Part['counting'] | 'counted' | undefined): Part {
+  if (how === undefined) return part;
+  const { counting: _before, ...rest } = part;
+  return how === 'counted' ? rest : { ...rest, counting: how };
+}
+
+function leaving(part: Part, leftBehindG: number | undefined): Part {
+  if (leftBehindG === undefined) return part;
+  const { leftBehindG: _before, ...rest } = part;
+  return leftBehindG > 0 ? { ...rest, leftBehindG } : rest;
+}
+
+/**
+ * A part's heading, how it counts (in original and rebuild alike, as they are compared), or what of it stays behind; an
+ * empty part may be taken away by `removeRebuildPart`.
+ */
 export function describeRebuildPart(
   sheet: Worksheet,
   partId: string,
   said: { readonly heading?: string; readonly counting?: Part['counting'] | 'counted'; readonly leftBehindG?: number },
 ): Worksheet {
-  const parts = sheet.rebuild.parts.map((part): Part => {
-    if (part.id !== partId) return part;
-    const { counting, leftBehindG, ...rest } = part;
-    const nextCounting = said.counting === undefined ? counting : said.counting === 'counted' ? undefined : said.counting;
-    const nextLeft = said.leftBehindG === undefined ? leftBehindG : said.leftBehindG;
-    return { ...rest, heading: said.heading ?? part.heading, ...(nextCounting ? { counting: nextCounting } : {}), ...(nextLeft ? { leftBehindG: nextLeft } : {}) };
-  });
-  return { ...sheet, rebuild: { ...sheet.rebuild, parts } };
+  const inPart = (formula: Formula, change: (part: Part) => Part): Formula => ({ ...formula, parts: formula.parts.map((part) => (part.id === partId ? change(part) : part)) });
+  const rebuild = inPart(sheet.rebuild, (part) => counted(leaving({ ...part, heading: said.heading ?? part.heading }, said.leftBehindG), said.counting));
+  const original = said.counting === undefined ? sheet.original : inPart(sheet.original, (part) => counted(part, said.counting));
+  return { ...sheet, original, rebuild };
 }
 
 /** Takes an empty part away; one with lines, or the last one, stays. */

@@ -9,6 +9,7 @@ import {
   adviceOf,
   askingRows,
   candidatesFor,
+  describeRebuildPart,
   openSwap,
   rankCandidates,
   roleRatio,
@@ -243,5 +244,38 @@ describe('one line of 10 kg, zero and huge amounts', () => {
     expect(rows.every(({ rebuild }) => rebuild === undefined || Number.isFinite(rebuild))).toBe(true);
     const settled = settleAll(sheet, larder, shipped);
     expect(Number.isFinite(massOf(settled.sheet))).toBe(true);
+  });
+});
+
+describe('a treat of several parts', () => {
+  const BARS =
+    'Lemon cheese bars\nMakes 16 squares\nFor the base:\n150 g digestive biscuits\n60 g butter, melted\nFor the icing:\n200 g cream cheese\n80 g icing sugar\nFor the filling:\n400 g cream cheese\n120 g sugar\n2 eggs';
+  const sheet = startWorksheet({ ...read(BARS), classId: 'cheesecake' });
+  const partCalled = (heading: string): string => sheet.rebuild.parts.find((part) => part.heading.includes(heading))?.id ?? '';
+  const judged = (heading: string): Worksheet => ({ ...sheet, rebuild: { ...sheet.rebuild, judgedPartId: partCalled(heading) } });
+
+  // Nobody judges a cheesecake by its crumbs [common practice].
+  test('is judged by its filling and not by the crumbs beneath, unless the baker asks for another part', () => {
+    const standing = standingOf(sheet, larder, shipped);
+    expect([standing.part?.heading, standing.product?.id]).toEqual(['For the filling', 'cheesecake']);
+    const icing = standingOf(judged('icing'), larder, shipped);
+    expect([icing.part?.heading, icing.product?.id]).toEqual(['For the icing', 'frosting']);
+    const base = standingOf(judged('base'), larder, shipped);
+    expect([base.part?.heading, base.product]).toEqual(['For the base', undefined]);
+    expect(new Set(base.rows.flatMap(({ band }) => band?.reason ?? []))).toEqual(new Set(['near the original']));
+  });
+
+  test('a pie of which the crust outweighs its filling is judged by the crust, and baked oats by their base', () => {
+    const part = (text: string): string | undefined => standingOf(startWorksheet(read(text)), larder, shipped).part?.heading;
+    expect(part('Bars\nServes 8\nFor the base:\n300 g plain flour\n200 g butter\nFor the filling:\n150 g jam')).toBe('For the base');
+    expect(part('Oats\nServes 2\nOat base:\n128 g rolled oats\n250 ml milk\n1 egg\nDate caramel:\n50 g dates\n60 g water')).toBe('Oat base');
+  });
+
+  test('how a part counts is the same in original and rebuild', () => {
+    const left = describeRebuildPart(sheet, partCalled('icing'), { counting: 'left out' });
+    const countings = (parts: typeof left.rebuild.parts): readonly (string | undefined)[] => parts.map(({ counting }) => counting);
+    expect(countings(left.original.parts)).toEqual(countings(left.rebuild.parts));
+    expect(countings(left.original.parts)).toEqual([undefined, 'left out', undefined]);
+    expect(describeRebuildPart(left, partCalled('icing'), { counting: 'counted' })).toEqual(sheet);
   });
 });

@@ -1,6 +1,6 @@
 import { type Allergen, answersTo, type Diet, type Food, type Larder } from '../food';
 import { allLines, type Line, mainPart, NO_GOALS, type Part, sumsOfPart } from '../formula';
-import { classOf, type LedgerRow, ledgerOf, outside, overProtein, type OverLimit, type ProductClass } from '../product';
+import { classOfBalance, type LedgerRow, ledgerOf, outside, overProtein, type OverLimit, type ProductClass } from '../product';
 import { type LedgerRole, type Measures, measuresOf, noSums, type Sums } from '../role';
 import { type SwapTables } from './swapTables';
 import { refuseProposal } from './decide';
@@ -88,8 +88,9 @@ function companyOf(sheet: Worksheet, larder: Larder): Company {
 /** The standing of a worksheet as it lies there; settle what is open first to see where it would end. */
 export function standingOf(sheet: Worksheet, larder: Larder, tables: SwapTables): Standing {
   let company: Company | undefined;
-  const product = classOf(sheet.rebuild, tables);
-  const originalPart = mainPart(sheet.original, larder);
+  const product = classOfBalance(sheet.rebuild, tables);
+  const { judgedPartId } = sheet.rebuild;
+  const originalPart = mainPart(judgedPartId === undefined ? sheet.original : { ...sheet.original, judgedPartId }, larder);
   const part = sheet.rebuild.parts.find(({ id }) => id === originalPart?.id) ?? mainPart(sheet.rebuild, larder);
   const original = measuresOf(originalPart ? sumsOfPart(originalPart, larder) : noSums());
   const sums = part ? sumsOfPart(part, larder) : noSums();

@@ -8,6 +8,9 @@ export interface Corrective {
   readonly role: LedgerRole;
   readonly direction: 'more' | 'less';
   readonly foods: readonly string[];
+  /** The classes it is for, or not for; all where neither is said. */
+  readonly classes?: readonly string[];
+  readonly notClasses?: readonly string[];
   /** Grams for 100 g of mix, at most. */
   readonly mostPer100g: number;
   readonly reason: string;

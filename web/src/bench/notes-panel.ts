@@ -6,22 +6,13 @@ import { Preferences } from '../state/preferences';
 import { inTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
-import { type Option } from '../ui/choice';
-import { Picker } from '../ui/pick';
-
-type CountingOf = NonNullable<Part['counting']> | 'counted';
-const COUNTINGS: readonly Option<CountingOf>[] = [
-  { value: 'counted', label: 'counts' },
-  { value: 'left out', label: 'left out' },
-  { value: 'at the table', label: 'at the table' },
-];
 
 const OUTCOMES = { accepted: 'taken', edited: 'taken with other grams', refused: 'left' } as const;
 
 /** Method and notes as text, the parts of the formula, and the record of what was taken and refused. */
 @Component({
   selector: 'fm-notes-panel',
-  imports: [Button, Field, Picker],
+  imports: [Button, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './notes-panel.html',
   styleUrl: './notes-panel.less',
@@ -29,7 +20,6 @@ const OUTCOMES = { accepted: 'taken', edited: 'taken with other grams', refused:
 export class NotesPanel {
   private readonly preferences = inject(Preferences);
   protected readonly desk = inject(Desk);
-  protected readonly countings = COUNTINGS;
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly parts = computed(() => this.desk.sheet()?.rebuild.parts ?? []);
   protected readonly noteText = computed(() => (this.desk.sheet()?.rebuild.notes ?? []).join('\n'));
@@ -64,14 +54,10 @@ export class NotesPanel {
     this.desk.describe({ [field]: lines.every((line) => line.trim() === '') ? [] : lines.map((line) => line.slice(0, 2000)).slice(0, 400) }, field);
   }
 
-  protected count(part: Part, counting: CountingOf): void {
-    this.desk.describePart(part, { counting });
-  }
-
   protected leaveBehind(part: Part, text: string): void {
     this.fault.set(undefined);
     const typed = text.trim() === '' ? { amount: { value: 0, unit: 'g' } } : readAmountTyped(text, 'g');
     if ('error' in typed || typed.amount.unit !== 'g') this.fault.set('Give what stays behind in grams, such as 60.');
-    else this.desk.describePart(part, { leftBehindG: typed.amount.value });
+    else this.desk.describePart(part.id, { leftBehindG: typed.amount.value });
   }
 }

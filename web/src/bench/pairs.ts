@@ -1,6 +1,6 @@
 import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, output, signal } from '@angular/core';
-import { doubtWords, formatAmount, type Line, lineState, type MassBasis, type Mend, type Pair, unitById } from '@fellmist/core';
+import { doubtWords, formatAmount, type Line, lineState, type MassBasis, type Mend, type Pair, type Part, unitById } from '@fellmist/core';
 import { RouterLink } from '@angular/router';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
@@ -8,6 +8,7 @@ import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { ReadLine } from './read-line';
 import { Proposals } from '../parts/proposals';
+import { type Option } from '../ui/choice';
 import { type Binding, Keys } from '../ui/keys';
 import { Screen } from '../ui/screen';
 import { inTemperature } from '../ui/temperature';
@@ -41,6 +42,13 @@ const AMOUNT_KEYS: readonly Binding[] = [
   { keys: 'ArrowUp', where: 'In an amount', words: 'a step more' },
   { keys: 'ArrowDown', where: 'In an amount', words: 'a step less' },
   { keys: 'Escape', where: 'In an amount', words: 'what stood there before' },
+];
+
+type CountingOf = NonNullable<Part['counting']> | 'counted';
+const COUNTINGS: readonly Option<CountingOf>[] = [
+  { value: 'counted', label: 'counts' },
+  { value: 'left out', label: 'left out of the sums' },
+  { value: 'at the table', label: 'a choice at the table' },
 ];
 
 const SHARES: readonly (readonly [number, string])[] = [
@@ -77,6 +85,7 @@ export class Pairs {
   private readonly screen = inject(Screen);
   protected readonly desk = inject(Desk);
   readonly swapAsked = output<string>();
+  protected readonly countings = COUNTINGS;
   protected readonly mending = signal<string | undefined>(undefined);
   protected readonly adding = signal('');
   protected readonly addingTo = signal<string | undefined>(undefined);

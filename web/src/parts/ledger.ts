@@ -3,6 +3,7 @@ import {
   CONSISTENCY_WORDS,
   consistencyWord,
   kitchenMeasure,
+  mainPart,
   type LedgerRole,
   type Measures,
   type OverLimit,
@@ -17,6 +18,7 @@ import {
 import { Desk } from '../state/desk';
 import { Settling } from '../state/settling';
 import { Preferences } from '../state/preferences';
+import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { fieldGrams, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
@@ -73,7 +75,7 @@ function massWords({ action }: Proposal): string | undefined {
 /** The ledger: a row a role, original and rebuild against what the class wants, and ways back where the rebuild left it. */
 @Component({
   selector: 'fm-ledger',
-  imports: [Button, Field],
+  imports: [Button, Choice, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',
@@ -84,6 +86,20 @@ export class Ledger {
   private readonly preferences = inject(Preferences);
   readonly whyAsked = output<LedgerRole>();
   protected readonly reasons = signal<string | undefined>(undefined);
+
+  /** The parts that can be judged, the batter or dough first. */
+  protected readonly parts = computed((): readonly Option<string>[] => {
+    const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
+    if (!sheet || !larder) return [];
+    const main = mainPart(sheet.original, larder)?.id;
+    const parts = sheet.rebuild.parts.filter(({ lines }) => lines.length > 0);
+    return [...parts.filter(({ id }) => id === main), ...parts.filter(({ id }) => id !== main)].map(({ id, heading }) => ({ value: id, label: heading || 'Main part' }));
+  });
+  protected readonly judged = computed(() => this.desk.standing()?.part?.id ?? '');
+
+  protected judge(partId: string): void {
+    this.desk.describe({ judgedPartId: partId === this.parts()[0]?.value ? undefined : partId }, 'judged part');
+  }
 
   protected readonly hasOpen = computed(() => (this.desk.sheet()?.open.length ?? 0) > 0);
   protected readonly isAsking = computed(() => this.desk.standing()?.rows.some(({ state, left }) => (state === 'low' || state === 'high') && !left) ?? false);
@@ -112,7 +128,8 @@ export class Ledger {
     const settled = this.settling.settled();
     if (!settled) return '';
     const { length } = settled.taken;
-    const done = length === 0 ? 'Nothing had to change.' : `Settled with ${length} ${length === 1 ? 'correction' : 'corrections'}.`;
+    const done =
+      length === 0 ? (settled.unmet.length > 0 ? 'Nothing was taken.' : 'Nothing had to change.') : `Settled with ${length} ${length === 1 ? 'correction' : 'corrections'}.`;
     if (settled.unmet.length > 0) return [done, ...settled.unmet].join(' ');
     if (this.isAsking()) return `${done} What is marked below asks again.`;
     return this.warnings().length + this.over().length > 0 ? `${done} Every role is in its band; what is warned of below stays.` : `${done} Every role is where it is wanted.`;

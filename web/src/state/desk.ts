@@ -27,6 +27,7 @@ import {
   leaveRole,
   type LedgerRole,
   type Line,
+  mainPart,
   type Measures,
   type Mend,
   mendOriginalLine,
@@ -34,7 +35,6 @@ import {
   NO_GOALS,
   openSwap,
   pairLines,
-  type Part,
   placeRebuildLines,
   type Proposal,
   rankCandidates,
@@ -65,6 +65,9 @@ interface Ready {
   readonly tables: Tables;
 }
 
+/** The part that was chosen to be judged, of original and rebuild alike. */
+const judgedOf = ({ rebuild: { judgedPartId } }: Worksheet): { readonly judgedPartId?: string } => (judgedPartId === undefined ? {} : { judgedPartId });
+
 /**
  * What the places ask of the bench: derived views of the present worksheet, and the baker's acts on it. Every act
  * computes the next worksheet with core and dispatches it.
@@ -84,8 +87,16 @@ export class Desk {
     return sheet && larder && tables ? { sheet, larder, tables } : undefined;
   });
 
-  private readonly originalFormula = computed(() => this.sheet()?.original);
-  private readonly rebuildFormula = computed(() => this.sheet()?.rebuild);
+  /** Judged by the same part as the rebuild. */
+  private readonly originalFormula = computed(() => {
+    const sheet = this.sheet();
+    return sheet && (sheet.rebuild.judgedPartId === undefined ? sheet.original : { ...sheet.original, ...judgedOf(sheet) });
+  });
+  private readonly rebuildFormula = computed(() => {
+    const [sheet, larder] = [this.sheet(), this.larder()];
+    const judged = sheet && larder && sheet.rebuild.parts.length > 1 ? mainPart({ ...sheet.original, ...judgedOf(sheet) }, larder)?.id : undefined;
+    return sheet && judged !== undefined && sheet.rebuild.parts.some(({ id }) => id === judged) ? { ...sheet.rebuild, judgedPartId: judged } : sheet?.rebuild;
+  });
   readonly original = computed((): Analysis | undefined => this.analysed(this.originalFormula()));
   readonly rebuild = computed((): Analysis | undefined => this.analysed(this.rebuildFormula()));
   /** A portion that is cut otherwise is held against the same share of the original, unless the baker says that the portion itself changed. */
@@ -280,8 +291,8 @@ export class Desk {
     this.act(actActions.partAdded, ({ sheet }) => addRebuildPart(sheet, heading));
   }
 
-  describePart(part: Part, said: Parameters<typeof describeRebuildPart>[2]): void {
-    this.act(actActions.partDescribed, ({ sheet }) => describeRebuildPart(sheet, part.id, said), `part ${part.id}`);
+  describePart(partId: string, said: Parameters<typeof describeRebuildPart>[2]): void {
+    this.act(actActions.partDescribed, ({ sheet }) => describeRebuildPart(sheet, partId, said), `part ${partId}`);
   }
 
   removePart(partId: string): void {
