@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { type Browser } from 'puppeteer-core';
+import { type Browser, type Page } from 'puppeteer-core';
 import { openPage, press, sees } from './household';
 import { visit } from './visit';
 
@@ -11,6 +11,48 @@ describe('every place, light and dark, wide and narrow', () => {
   let browser: Browser;
   const household = visit(true, '/shelf', (opened) => ({ browser } = opened));
   const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
+  async function violations(page: Page): Promise<readonly string[]> {
+    await page.evaluate(axe);
+    return page.evaluate(async () => {
+      const run = (window as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { target: unknown }[] }[] }> } }).axe;
+      const result = await run.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+      return result.violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => String(target)).join(' ')}`);
+    });
+  }
+
+  // What lies over the bench: panels beside it on a table screen, sheets over it on a phone, menus and help.
+  test.each([
+    [1280, 'light'],
+    [390, 'dark'],
+  ])('with its panels and overlays open at %i, %s', async (width, theme) => {
+    const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
+    await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
+    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await press(page, `More for ${LOAF}`);
+    expect(await violations(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await press(page, LOAF);
+    await page.waitForSelector('.rebuilt .row');
+    for (const [opener, words] of [
+      ['Goals', 'Never any'],
+      ['Tries', 'against'],
+      ['Why Energy', 'The rule'],
+    ] as const) {
+      await press(page, opener);
+      await sees(page, words);
+      await new Promise((resolve) => setTimeout(resolve, 500));
+      expect([opener, await violations(page)]).toEqual([opener, []]);
+      await page.keyboard.press('Escape');
+      await page.waitForFunction(() => document.querySelector('fm-sheet') === null);
+    }
+    await press(page, 'Help');
+    await sees(page, 'Anywhere here');
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    expect(await violations(page)).toEqual([]);
+    expect(faults).toEqual([]);
+    await page.close();
+  });
 
   test.each([
     ['/shelf', 1280, 'light'],
@@ -25,6 +67,8 @@ describe('every place, light and dark, wide and narrow', () => {
     [LOAF, 390, 'light'],
     ['/shelf', 390, 'dark'],
     ['/safety', 390, 'light'],
+    ['/house', 1280, 'dark'],
+    ['/house', 390, 'light'],
     [ICE, 1280, 'light'],
     [ICE, 1280, 'dark'],
     [ICE, 390, 'light'],
@@ -44,13 +88,7 @@ describe('every place, light and dark, wide and narrow', () => {
       await press(page, 'Cold table');
       await sees(page, 'Draw the sweeteners');
     }
-    await page.evaluate(axe);
-    const violations = await page.evaluate(async () => {
-      const run = (window as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { target: unknown }[] }[] }> } }).axe;
-      const result = await run.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
-      return result.violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => String(target)).join(' ')}`);
-    });
-    expect(violations).toEqual([]);
+    expect(await violations(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     expect(faults).toEqual([]);
     await page.close();

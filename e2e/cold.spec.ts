@@ -57,8 +57,9 @@ describe('the cold table', () => {
     await new Promise((resolve) => setTimeout(resolve, 400));
     const { now, before } = await iceAtSpoon();
     expect(Math.abs(now - before)).toBeLessThanOrEqual(5);
-    const sweet = await page.$$eval('fm-mix-table tbody tr', (rows) => rows.map((row) => (row as HTMLElement).innerText).find((text) => text.includes('Sweet as sugar')) ?? '');
-    const [was = NaN, is = NaN] = (sweet.match(/[\d.]+/g) ?? []).map(Number);
+    await press(page, 'in numbers');
+    const sweet = await page.$$eval('fm-ledger .gauge', (rows) => rows.find((row) => row.textContent?.includes('Sweetness'))?.nextElementSibling?.textContent ?? '');
+    const [is = NaN, was = NaN] = [...sweet.matchAll(/(?:^|was )([\d.]+)/g)].map(([, figure]) => Number(figure));
     expect(Math.abs(is / was - 1)).toBeLessThan(0.15);
     await press(page, 'Save');
     await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);

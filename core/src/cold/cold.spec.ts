@@ -3,7 +3,7 @@ import { MF } from 'mf-parser';
 import { larder, partOf } from '../../test/larder';
 import { sumsOfPart } from '../formula';
 import { AT, depressionOf, FREEZING_FACTOR, freezingPointOf, iceAt, noSums, type Sums } from '../role';
-import { analyseMix, coldWarnings, freezingCurve, hardnessOf, icePercentAt, learnOverrun, minutesOut, overrunOf, scoopsFromC, whip, type WhipSetup } from './index';
+import { analyseMix, coldWarnings, fillBowl, freezingCurve, hardnessOf, icePercentAt, learnOverrun, minutesOut, overrunOf, scoopsFromC, whip, type WhipSetup } from './index';
 
 const sumsOf = (text: string): Sums => sumsOfPart(partOf(text), larder);
 
@@ -230,6 +230,19 @@ describe('a whipped bowl', () => {
     const flat = last(BOWL('30 g whey protein isolate', '0.2 g guar'));
     expect(state?.sweetnessPer100Ml).toBeLessThan(flat?.sweetnessPer100Ml ?? 0);
     expect(state?.volumeMl).toBeGreaterThan(2 * (state?.massG ?? NaN) * 0.9);
+  });
+
+  test('a bowl of a size is filled with as much liquid as it takes, or told that it will not rise so far', () => {
+    const part = partOf(BOWL('40 g micellar casein', '3 g xanthan\n3 g guar', '40 g semi-skimmed milk'));
+    const now = whip(part, setup, larder).at(-1)?.volumeMl ?? NaN;
+    const small = { ...setup, bowlMl: now * 1.5 };
+    const filled = fillBowl(part, small, 'water', larder);
+    expect(filled?.fills).toBe(true);
+    const after = whip(part, { ...small, splashes: [{ foodId: 'water', massG: filled?.massG ?? 0 }] }, larder).at(-1);
+    expect([after?.fits, (after?.volumeMl ?? 0) > now]).toEqual([true, true]);
+    const huge = fillBowl(part, { ...setup, bowlMl: 90_000 }, 'water', larder);
+    expect([huge?.fills, (huge?.volumeMl ?? 0) > now]).toEqual([false, true]);
+    expect(fillBowl(part, { ...setup, bowlMl: now / 2 }, 'water', larder)).toBeUndefined();
   });
 
   test('each splash is a state; past some point more liquid lowers the volume again; a small bowl is full', () => {

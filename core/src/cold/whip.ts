@@ -224,3 +224,28 @@ export function whip(part: Part, setup: WhipSetup, larder: Larder): readonly Whi
   }
   return states;
 }
+
+/** How much more of a liquid, grams, and what the bowl then comes to. */
+export interface Filling {
+  readonly massG: number;
+  readonly volumeMl: number;
+  /** The bowl is full with it; else this is as far as it rises before more liquid lowers it again. */
+  readonly fills: boolean;
+}
+
+/** Liquid is looked for by so many grams, up to so many. */
+const [FILL_STEP_G, MOST_FILLED_G] = [5, 2000];
+
+/** How much more of a food fills a bowl of `setup.bowlMl`, the mixer's room for the whisk left free; undefined where it is full already or nothing more lifts it. */
+export function fillBowl(part: Part, setup: WhipSetup, foodId: string, larder: Larder): Filling | undefined {
+  const room = setup.bowlMl * MODEL.fillMost;
+  const volumeWith = (massG: number): number => whip(part, { ...setup, splashes: [...setup.splashes, { foodId, massG }] }, larder).at(-1)?.volumeMl ?? 0;
+  let best: Filling = { massG: 0, volumeMl: whip(part, setup, larder).at(-1)?.volumeMl ?? 0, fills: false };
+  if (best.volumeMl >= room) return undefined;
+  for (let massG = FILL_STEP_G; massG <= MOST_FILLED_G; massG += FILL_STEP_G) {
+    const volumeMl = volumeWith(massG);
+    if (volumeMl >= room) return { massG: Math.max(massG - FILL_STEP_G, FILL_STEP_G), volumeMl, fills: true };
+    if (volumeMl > best.volumeMl) best = { massG, volumeMl, fills: false };
+  }
+  return best.massG > 0 ? best : undefined;
+}

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { analyseMix, COLD_FIGURES, type ColdFigure, type ColdStyle, type Formula, mainPart, type MixAnalysis } from '@fellmist/core';
+import { analyseMix, COLD_FIGURES, type ColdFigure, type ColdStyle, type Formula, mainPart, type MixAnalysis, ROLE_OF_FIGURE } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { showNumber } from '../ui/figures';
 import { Preferences } from '../state/preferences';
@@ -39,10 +39,19 @@ export class MixTable {
     return kinds.length === 0 ? 'No sugars' : kinds.map(({ name, grams }) => `${name} ${showNumber(grams, grams < 10 ? 1 : 0)} g`).join(', ');
   });
 
+  /** What no row of the ledger speaks of already: those say their numbers there. */
+  private readonly apart = computed(() => {
+    const told = new Set(this.desk.standing()?.rows.flatMap(({ role, band }) => (band ? [role] : [])));
+    return COLD_FIGURES.filter((figure) => {
+      const role = ROLE_OF_FIGURE[figure];
+      return role === undefined || !told.has(role);
+    });
+  });
+
   protected readonly rows = computed(() => {
     const [before, now, style] = [this.before(), this.now(), this.coldStyle()];
     if (!now) return [];
-    return COLD_FIGURES.map((figure) => {
+    return this.apart().map((figure) => {
       const { name, unit, digits } = NAMES[figure];
       const degrees = this.preferences.settings().temperature;
       const isDegrees = figure === 'freezingPointC';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type ColdSetup, learnOverrun, type Part, whip, type Why, whyFoam } from '@fellmist/core';
+import { type ColdSetup, fillBowl, learnOverrun, type Part, whip, type Why, whyFoam } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { Choice, type Option } from '../ui/choice';
@@ -35,6 +35,7 @@ export class WhipDesk {
   protected readonly mixers = MIXERS;
   protected readonly foodId = signal('water');
   protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly filled = signal<string | undefined>(undefined);
 
   private readonly states = computed(() => {
     const [part, larder] = [this.part(), this.desk.larder()];
@@ -125,6 +126,23 @@ export class WhipDesk {
     const massG = numberWithin(text, 0.1, 5000);
     this.fault.set(massG === undefined ? 'Give a splash in grams above zero, such as 30.' : undefined);
     if (massG !== undefined) this.changed.emit({ splashes: [...this.setup().splashes, { foodId: this.foodId(), massG }] });
+  }
+
+  /** As much more of the chosen liquid as fills the bowl, as one splash to be kept or dropped. */
+  protected fill(): void {
+    const [part, larder] = [this.part(), this.desk.larder()];
+    if (!part || !larder) return;
+    const found = fillBowl(part, this.setup(), this.foodId(), larder);
+    const name = (this.desk.foodName(this.foodId()) ?? this.foodId()).toLowerCase();
+    if (!found) this.filled.set(`The bowl is full, or more ${name} would not lift it.`);
+    else {
+      this.filled.set(
+        found.fills
+          ? `${found.massG} g more ${name} fills the bowl.`
+          : `${found.massG} g more ${name} is as far as it rises, about ${showNumber(found.volumeMl, 0)} mL; the bowl holds more.`,
+      );
+      this.changed.emit({ splashes: [...this.setup().splashes, { foodId: this.foodId(), massG: found.massG }] });
+    }
   }
 
   protected drop(at: number): void {

@@ -47,6 +47,8 @@ interface Gauge {
   readonly strain: string;
   readonly spoken: string;
   readonly reason: string;
+  /** The second depth: the figures behind the pegs and the band. */
+  readonly numbers: string;
   readonly ways: readonly Way[];
 }
 
@@ -60,6 +62,14 @@ function amountWords(role: LedgerRole, amount: number | undefined): string {
   if (amount === undefined) return 'not reckoned';
   if (role === 'thickness') return consistencyWord(amount);
   return `${showNumber(amount, roleOf(role).digits)} ${roleOf(role).unit}`;
+}
+
+/** "12.5 g in 100 g, was 18.7; wanted 9 to 24": what the pegs and the band of a row stand for. */
+function numbersOf({ role, original, rebuild, band }: StandingRow): string {
+  const { digits, unit } = roleOf(role);
+  const show = (amount: number | undefined): string => (amount === undefined ? 'not reckoned' : showNumber(amount, digits));
+  const wanted = band ? `; wanted ${show(band.low)} to ${show(band.high)}` : '';
+  return `${show(rebuild)} ${unit}, was ${show(original)}${wanted}`;
 }
 
 /** A word of the spoon scale as what a mix does: "drops in blobs", "is stiff dough or paste". */
@@ -85,6 +95,7 @@ export class Ledger {
   protected readonly settling = inject(Settling);
   private readonly preferences = inject(Preferences);
   readonly whyAsked = output<LedgerRole>();
+  protected readonly isInNumbers = signal(false);
   protected readonly reasons = signal<string | undefined>(undefined);
 
   /** The parts that can be judged, the batter or dough first. */
@@ -163,6 +174,7 @@ export class Ledger {
       strain,
       spoken: `${facts.name}: the rebuild ${amountWords(role, rebuild)}, the original ${amountWords(role, original)}${isOff ? `, ${strain} for what is wanted` : ''}`,
       reason: band?.reason ?? '',
+      numbers: numbersOf(row),
       ways:
         advice?.ways.map((way) => ({
           proposal: way.proposal,
