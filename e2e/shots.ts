@@ -37,7 +37,7 @@ async function openCold(page: Page, title: string): Promise<void> {
   await press(page, title);
   await page.waitForSelector('.rebuilt .row');
   await press(page, 'Cold table');
-  await sees(page, 'The mix');
+  await sees(page, 'Also in the mix');
 }
 
 async function drierScones(page: Page): Promise<void> {
