@@ -146,4 +146,58 @@ describe('where the eye and the hand go', () => {
     expect(phone.faults).toEqual([]);
     await phone.page.close();
   });
+
+  /** Presses Tab, forwards or back, until what has the focus is called so. */
+  async function tabTo(on: Page, name: RegExp, back = false): Promise<void> {
+    for (let i = 0; i < 40; i++) {
+      if (name.test(await focused(on))) return;
+      if (back) await on.keyboard.down('Shift');
+      await on.keyboard.press('Tab');
+      if (back) await on.keyboard.up('Shift');
+    }
+    throw new Error(`the Tab key never comes to ${String(name)}`);
+  }
+
+  test('from the paste to a saved swap by keyboard alone', async () => {
+    const { page: keys, faults } = await openPage(opened.browser, `${household.url}/bench/paste`);
+    await keys.focus('#recipe-text');
+    await keys.keyboard.type('Keyboard muffins\nMakes 6 muffins\n200 g plain flour\n1 egg\n120 ml milk\n60 g sugar\n2 tsp baking powder');
+    await sees(keys, '5 lines');
+    await tabTo(keys, /^Put on the bench/, true);
+    await keys.keyboard.press('Enter');
+    await sees(keys, 'try 1 of 1');
+    await tabTo(keys, /^Swap .*flour/);
+    await keys.keyboard.press('s');
+    await keys.waitForSelector('.offer');
+    await tabTo(keys, /^Take /);
+    await keys.keyboard.press('Enter');
+    await keys.waitForFunction(() => document.activeElement?.classList.contains('take'));
+    for (let i = 0; i < 8 && (await keys.$('fm-proposals .card')) !== null; i++) {
+      await keys.keyboard.press('Enter');
+      await new Promise((resolve) => setTimeout(resolve, 150));
+    }
+    await keys.keyboard.down('Control');
+    await keys.keyboard.press('s');
+    await keys.keyboard.up('Control');
+    await sees(keys, 'try 2 of 2');
+    expect(faults).toEqual([]);
+    await keys.close();
+  });
+
+  test('a German browser writes and reads a decimal comma, and asks where a figure can be read two ways', async () => {
+    const { page: german, faults } = await openPage(opened.browser, `${household.url}/shelf`);
+    const devtools = await german.createCDPSession();
+    await devtools.send('Network.setUserAgentOverride', { userAgent: await german.evaluate(() => navigator.userAgent), acceptLanguage: 'de-DE' });
+    await german.reload({ waitUntil: 'networkidle0' });
+    await press(german, 'Carrot-cardamom loaf');
+    await german.waitForSelector('.rebuilt .row');
+    expect(await figure(german, 'proteinG')).toMatch(/^\d+,\d$/);
+    const egg = '[aria-label="Amount of Egg, whole"]';
+    await type(german, egg, '2,5');
+    await german.waitForFunction(() => [...document.querySelectorAll('.rebuilt .note')].some((note) => note.textContent?.trim() === '145 g'));
+    await type(german, egg, '1.250');
+    await german.waitForSelector(`${egg}[aria-invalid="true"]`);
+    expect(faults).toEqual([]);
+    await german.close();
+  });
 });
