@@ -239,7 +239,8 @@ describe('a whipped bowl', () => {
     const filled = fillBowl(part, small, 'water', larder);
     expect(filled?.fills).toBe(true);
     const after = whip(part, { ...small, splashes: [{ foodId: 'water', massG: filled?.massG ?? 0 }] }, larder).at(-1);
-    expect([after?.fits, (after?.volumeMl ?? 0) > now]).toEqual([true, true]);
+    expect([after?.fits, (after?.volumeMl ?? 0) > now, after?.volumeMl]).toEqual([true, true, filled?.volumeMl]);
+    expect(fillBowl(part, { ...setup, bowlMl: (now / 0.95) * 1.0001 }, 'water', larder)).toBeUndefined();
     const huge = fillBowl(part, { ...setup, bowlMl: 90_000 }, 'water', larder);
     expect([huge?.fills, (huge?.volumeMl ?? 0) > now]).toEqual([false, true]);
     expect(fillBowl(part, { ...setup, bowlMl: now / 2 }, 'water', larder)).toBeUndefined();

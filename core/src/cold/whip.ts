@@ -244,7 +244,8 @@ export function fillBowl(part: Part, setup: WhipSetup, foodId: string, larder: L
   if (best.volumeMl >= room) return undefined;
   for (let massG = FILL_STEP_G; massG <= MOST_FILLED_G; massG += FILL_STEP_G) {
     const volumeMl = volumeWith(massG);
-    if (volumeMl >= room) return { massG: Math.max(massG - FILL_STEP_G, FILL_STEP_G), volumeMl, fills: true };
+    // The last that still fits; where the very first is too much, the bowl is as good as full.
+    if (volumeMl >= room) return massG > FILL_STEP_G ? { massG: massG - FILL_STEP_G, volumeMl: volumeWith(massG - FILL_STEP_G), fills: true } : undefined;
     if (volumeMl > best.volumeMl) best = { massG, volumeMl, fills: false };
   }
   return best.massG > 0 ? best : undefined;

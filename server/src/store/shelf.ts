@@ -21,6 +21,8 @@ import { listHeads, type ShelfHead, worksheetOf } from './formulas';
 interface Kept {
   readonly entry: ShelfEntry;
   readonly allergens: readonly Allergen[];
+  /** A line is unknown: nobody can say what it is free of. */
+  readonly isOpen: boolean;
   readonly schools: readonly School[];
 }
 
@@ -82,10 +84,12 @@ export class Shelf {
     );
   }
 
-  private answers({ entry, allergens, schools }: Kept, { classId, school, without }: ShelfQuery): boolean {
+  private answers({ entry, allergens, isOpen, schools }: Kept, { classId, school, without }: ShelfQuery): boolean {
     if (entry.fault !== undefined) return false;
     return (
-      (classId === undefined || entry.product?.id === classId) && (school === undefined || schools.includes(school)) && (without === undefined || !allergens.includes(without))
+      (classId === undefined || entry.product?.id === classId) &&
+      (school === undefined || schools.includes(school)) &&
+      (without === undefined || !(isOpen || allergens.includes(without)))
     );
   }
 
@@ -110,7 +114,7 @@ export class Shelf {
   /** One formula; one that cannot be read or analysed is listed as such, so that the shelf stays whole. */
   private made(head: ShelfHead, counting: Counting): Kept {
     const plain = { id: head.id, tryCount: head.tryCount, tryLabel: head.label, updatedAt: head.createdAt };
-    const faulty = (title: string, fault: string): Kept => ({ entry: { ...plain, ...NO_FIGURES, title, fault }, allergens: [], schools: [] });
+    const faulty = (title: string, fault: string): Kept => ({ entry: { ...plain, ...NO_FIGURES, title, fault }, allergens: [], isOpen: true, schools: [] });
     const read = worksheetOf(this.larderStore.db, head.tryId);
     if (!read.ok) return faulty('A formula that cannot be read', read.words);
     try {
@@ -137,7 +141,7 @@ export class Shelf {
       ...(now.product ? { product: { id: now.product.id, name: now.product.name } } : {}),
       ...(price === undefined ? {} : { pricePortion: price }),
     };
-    return { entry, allergens: [...now.allergens.contains, ...now.allergens.mayContain], schools: rebuild.goals?.schools ?? [] };
+    return { entry, allergens: [...now.allergens.contains, ...now.allergens.mayContain], isOpen: now.allergens.unknownLines.length > 0, schools: rebuild.goals?.schools ?? [] };
   }
 
   private priceOf(formula: Formula, { views }: Analysis, larder: Larder): number | undefined {

@@ -129,7 +129,7 @@ export class FreezeDesk {
         now: showNumber(point.icePercent, 0),
         likely: likely.get(point.tempC) ?? '',
         before: showNumber(curves.original.points[i]?.icePercent ?? 0, 0),
-        words: hardnessOf(point.icePercent),
+        words: hardnessOf(point.icePercent, this.coldStyle()?.bands.ice),
       }))
       .filter((_row, i) => i % TABLE_STEP === 0);
   });

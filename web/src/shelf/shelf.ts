@@ -94,6 +94,7 @@ export class Shelf {
       cells: entry.fault === undefined ? SHOWN.map((figure) => this.cell(entry, figure)) : [],
       saved: this.dates.format(new Date(entry.updatedAt)),
       isUnsaved: this.unsaved().has(entry.id),
+      price: entry.pricePortion === undefined ? '' : `${this.preferences.showPrice(entry.pricePortion)} each`,
       more: this.moreFor(entry),
     })),
   );
