@@ -38,10 +38,10 @@ describe('what each thing takes of the air', () => {
   });
 
   test('whey in the protein: all whey leaves 30 %, half and half by protein 65 %, none all', () => {
-    expect(factor({ water: 200, 'whey-isolate': 40, xanthan: 3, guar: 3 }, 'whey')).toBeCloseTo(0.3, 6);
+    expect(factor({ water: 200, 'whey-isolate': 40, xanthan: 3, guar: 3 }, 'draining')).toBeCloseTo(0.3, 6);
     const equal = { ...plain, casein: 1000 / (food('casein').per100g.proteinG ?? NaN), 'whey-isolate': 1000 / (food('whey-isolate').per100g.proteinG ?? NaN) };
-    expect(factor(equal, 'whey')).toBeCloseTo(0.65, 6);
-    expect(factor(plain, 'whey')).toBe(1);
+    expect(factor(equal, 'draining')).toBeCloseTo(0.65, 6);
+    expect(factor(plain, 'draining')).toBe(1);
   });
 
   // Gum holds 15 % less what is missing of it: 1.4 % of the water is enough, xanthan alone holds 0.85, guar alone 0.6.
@@ -111,7 +111,7 @@ describe('what the bowl comes to', () => {
 
   test('white stiffens as casein does; what is half whey counts half of each', () => {
     const white = bowl({ 'egg-white': 120, water: 60, xanthan: 1.5, guar: 1.5 });
-    expect([white.factors.protein > 0.9, white.factors.whey]).toEqual([true, 1]);
-    expect(bowl({ water: 200, 'whey-casein': 30, xanthan: 2, guar: 2 }).factors.whey).toBeCloseTo(0.65, 6);
+    expect([white.factors.protein > 0.9, white.factors.draining]).toEqual([true, 1]);
+    expect(bowl({ water: 200, 'whey-casein': 30, xanthan: 2, guar: 2 }).factors.draining).toBeCloseTo(0.65, 6);
   });
 });

@@ -1,11 +1,12 @@
-import { type Food, isIn, type Larder } from '../food';
+import type { Food, Larder } from '../food';
 import { type ColdSetup, type Part } from '../formula';
 import { AT, addTimes, bringsPerGram, consistencyWord, noSums, readSum, scaleOfSums, type Sums, sweetnessPer100g } from '../role';
+import { FOAM_WORDS, foamOf, type Poured } from './foam';
 
 /** What the simulation needs of a setup. */
 export type WhipSetup = Pick<ColdSetup, 'mixer' | 'bowlMl' | 'liquidFirst' | 'splashes'>;
 
-export type FoamFactor = 'protein' | 'gum' | 'thickness' | 'fat' | 'liquid' | 'whey';
+export type FoamFactor = 'protein' | 'gum' | 'thickness' | 'fat' | 'liquid' | 'draining';
 
 /** How the bowl stands at one point. */
 export interface WhipState {
@@ -35,20 +36,13 @@ export interface WhipState {
 const MODEL = {
   /** Most overrun that a stand mixer gets, per cent. */
   mostOverrun: 320,
-  /** Casein in grams per 100 g of water at which protein no longer limits. */
-  caseinEnough: 7,
-  wheyCounts: 0.12,
-  /** What a foam of whey alone loses. */
-  wheyBreaks: 0.7,
-  whiteCounts: 1,
+  /** Protein that holds, in grams per 100 g of water, at which it no longer limits. */
+  proteinEnough: 7,
+  /** What a foam loses whose protein all drains. */
+  drainingBreaks: 0.7,
   /** Gum in per cent of water at which it no longer limits, and from which it weighs the foam down. */
   gumEnough: 1.4,
   gumMuch: 3.5,
-  /** How well gums hold air: guar alone, xanthan alone; one to one counts 1. */
-  guarAlone: 0.6,
-  xanthanAlone: 0.85,
-  guarStands: 0.4,
-  xanthanStands: 0.9,
   fatHalves: 4,
   /** Loss where all the liquid is in before the mixer starts. */
   tooEarly: 0.35,
@@ -65,65 +59,18 @@ export const FOAM_FACTORS: readonly { readonly key: FoamFactor; readonly name: s
   {
     key: 'protein',
     name: 'Protein that foams',
-    source: `full from ${MODEL.caseinEnough} g of casein, or as much of white, in 100 g of water; whey counts ${MODEL.wheyCounts * 100} % of it`,
+    source: `full from ${MODEL.proteinEnough} g of ${FOAM_WORDS.proteins}, in 100 g of water; ${FOAM_WORDS.weakProteins} of it`,
   },
   {
     key: 'gum',
     name: 'Gum that holds',
-    source: `full from ${MODEL.gumEnough} % of the water; xanthan with guar best, guar alone poor; a hand mixer wants ${MODEL.handNeeds} times as much`,
+    source: `full from ${MODEL.gumEnough} % of the water; ${FOAM_WORDS.gums}; a hand mixer wants ${MODEL.handNeeds} times as much`,
   },
   { key: 'thickness', name: 'Thickness before whipping', source: 'neither soup nor paste takes up air' },
   { key: 'fat', name: 'Fat', source: `each ${MODEL.fatHalves} % of fat halves it` },
   { key: 'liquid', name: 'Liquid before whipping', source: `all of it at once takes ${MODEL.tooEarly * 100} % away` },
-  { key: 'whey', name: 'Whey in the protein', source: 'whey foams and does not hold' },
+  { key: 'draining', ...FOAM_WORDS.draining },
 ];
-
-/** How far a food must stiffen when beaten, against egg white, to count as white. House value. */
-const WHIPS = 0.5;
-
-interface Foam {
-  readonly proteinG: number;
-  readonly gumG: number;
-  /** How well its gums hold air, 0 to 1. */
-  readonly gumHolds: number;
-  /** How long they keep it up, 0 to 1: xanthan's gel stands, guar's syrup drains. */
-  readonly gumStands: number;
-  /** Share of whey in the protein that foams, 0 to 1. */
-  readonly wheyShare: number;
-  readonly guarAlone: boolean;
-}
-
-function foamOf(parts: readonly { readonly food: Food; readonly massG: number }[]): Foam {
-  let [casein, whey, white, xanthan, guar, otherGum] = [0, 0, 0, 0, 0, 0];
-  for (const { food, massG } of parts) {
-    const protein = ((food.per100g.proteinG ?? 0) * massG) / 100;
-    if (isIn('casein', food)) casein += protein;
-    else if (isIn('whey-and-casein', food)) [casein, whey] = [casein + protein / 2, whey + protein / 2];
-    else if (isIn('whey', food)) whey += protein;
-    else if ((food.kind === 'egg' || food.kind === 'protein' || food.kind === 'liquid') && (food.roles.foam?.amount ?? 0) >= WHIPS)
-      white += massG * (food.roles.foam?.amount ?? 0) * 0.1;
-    else if (food.kind === 'dairy') casein += protein * 0.5;
-    if (isIn('xanthan', food)) xanthan += massG;
-    else if (isIn('guar', food)) guar += massG;
-    else if (food.kind === 'gum') otherGum += massG * (food.roles.binding?.amount ?? 0);
-  }
-  // One to one best in whipped bowls, xanthan alone lighter, guar alone poor [common practice].
-  const pair = xanthan + guar;
-  const [ofXanthan, balance] = pair > 0 ? [xanthan / pair, (2 * Math.min(xanthan, guar)) / pair] : [1, 0];
-  const single = MODEL.xanthanAlone * ofXanthan + MODEL.guarAlone * (1 - ofXanthan);
-  const gumHolds = single + (1 - (MODEL.xanthanAlone + MODEL.guarAlone) / 2) * balance;
-  const stands = MODEL.xanthanStands * ofXanthan + MODEL.guarStands * (1 - ofXanthan);
-  const gumStands = stands + (1 - (MODEL.xanthanStands + MODEL.guarStands) / 2) * balance;
-  const gumG = pair + otherGum;
-  return {
-    gumHolds,
-    gumStands,
-    proteinG: casein + MODEL.wheyCounts * whey + MODEL.whiteCounts * white,
-    gumG,
-    wheyShare: whey > 0 ? whey / (whey + casein + white) : 0,
-    guarAlone: guar > 0 && xanthan === 0,
-  };
-}
 
 /** Air goes into what is neither soup nor paste: 0 to 1 by the place on the spoon scale. */
 function byThickness(scale: number): number {
@@ -143,7 +90,7 @@ function mouthfeelOf(gumPer100Ml: number): string {
   return gumPer100Ml < 1.3 ? 'gummy' : 'slimy';
 }
 
-function stateOf(after: string, parts: readonly { readonly food: Food; readonly massG: number }[], setup: WhipSetup, earlyLoss: number): WhipState {
+function stateOf(after: string, parts: readonly Poured[], setup: WhipSetup, earlyLoss: number): WhipState {
   const sums: Sums = noSums();
   for (const { food, massG } of parts) addTimes(sums, bringsPerGram(food), massG);
   sums[AT.foamG] = 0;
@@ -153,7 +100,7 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
   const effective = setup.mixer === 'hand' ? gumPercent / MODEL.handNeeds : gumPercent;
   const scale = scaleOfSums(sums) ?? 0;
   const fatPercent = massG > 0 ? (readSum(sums, AT.fatG) * 100) / massG : 0;
-  const protein = waterG > 0 ? Math.min((foam.proteinG * 100) / waterG / MODEL.caseinEnough, 1) : 0;
+  const protein = waterG > 0 ? Math.min((foam.proteinG * 100) / waterG / MODEL.proteinEnough, 1) : 0;
   const gum = foam.gumHolds * Math.min(effective / MODEL.gumEnough, 1) * (effective > MODEL.gumMuch ? MODEL.gumMuch / effective : 1);
   const factors = {
     protein,
@@ -161,15 +108,14 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
     thickness: byThickness(scale),
     fat: 2 ** (-fatPercent / MODEL.fatHalves),
     liquid: 1 - earlyLoss,
-    whey: 1 - MODEL.wheyBreaks * foam.wheyShare,
+    draining: 1 - MODEL.drainingBreaks * foam.drainingShare,
   };
   const overrunPercent = FOAM_FACTORS.reduce<number>((overrun, { key }) => overrun * factors[key], MODEL.mostOverrun);
   const mixMl = readSum(sums, AT.volumeMl);
   const volumeMl = mixMl * (1 + overrunPercent / 100);
   const per100Ml = (grams: number): number => (volumeMl > 0 ? (grams * 100) / volumeMl : 0);
   const acts = [
-    foam.wheyShare > 0.4 ? 'Whey foams but does not hold: casein does.' : '',
-    foam.guarAlone ? 'Guar alone is poor here; half xanthan holds twice as well.' : '',
+    ...foam.says,
     earlyLoss > 0.05 ? 'Much liquid before whipping: it takes up less air.' : '',
     setup.mixer === 'hand' && gumPercent / MODEL.handNeeds < MODEL.gumEnough ? 'A hand mixer wants about twice the gum, and more time.' : '',
     scale > 3.25 ? 'Too stiff to take up air: a splash of liquid opens it.' : '',
@@ -190,7 +136,7 @@ function stateOf(after: string, parts: readonly { readonly food: Food; readonly 
     gumPercent,
     mouthfeel: mouthfeelOf(per100Ml(foam.gumG)),
     thickness: massG > 0 ? consistencyWord(scale) : 'nothing yet',
-    standsH: 2 * Math.min(effective / MODEL.gumEnough, 1) * foam.gumStands * (1 - 0.75 * foam.wheyShare),
+    standsH: 2 * Math.min(effective / MODEL.gumEnough, 1) * foam.gumStands * (1 - 0.75 * foam.drainingShare),
     factors,
     acts,
   };
