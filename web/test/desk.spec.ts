@@ -7,6 +7,8 @@ import { provideStore, Store } from '@ngrx/store';
 import { benchActions, benchFeature } from '../src/state/bench.feature';
 import { Settling } from '../src/state/settling';
 import { Desk } from '../src/state/desk';
+import { LineDesk } from '../src/state/lineDesk';
+import { SwapDesk } from '../src/state/swapDesk';
 import { householdFeature } from '../src/state/household.feature';
 import { larderActions } from '../src/state/larder.actions';
 import { larderFeature } from '../src/state/larder.feature';
@@ -17,6 +19,8 @@ const MUFFINS = 'Muffins\nMakes 12 muffins\n250 g plain flour\n2 tsp baking powd
 
 describe('the desk', () => {
   let desk: Desk;
+  let lineDesk: LineDesk;
+  let swapDesk: SwapDesk;
   let store: Store;
 
   beforeEach(() => {
@@ -24,7 +28,7 @@ describe('the desk', () => {
       providers: [provideStore({ [larderFeature.name]: larderFeature.reducer, [benchFeature.name]: benchFeature.reducer, [householdFeature.name]: householdFeature.reducer })],
     });
     store = TestBed.inject(Store);
-    desk = TestBed.inject(Desk);
+    [desk, lineDesk, swapDesk] = [TestBed.inject(Desk), TestBed.inject(LineDesk), TestBed.inject(SwapDesk)];
     const packs = [
       { pack: { id: 'pack-sugar', name: 'Sugar, bag', kindId: 'sugar', netG: 1000, price: 1.3, measuresG: {}, mayContain: [], thirstTests: [], note: '' }, version: 1 },
     ];
@@ -45,15 +49,15 @@ describe('the desk', () => {
 
   test('without a sheet it has nothing to say, and nothing it is asked to do does anything', () => {
     expect([desk.sheet(), desk.rebuild(), desk.standing(), desk.advice(), desk.goals(), desk.cost()]).toEqual([undefined, undefined, undefined, [], [], undefined]);
-    desk.settle();
-    desk.remove('nowhere');
+    swapDesk.settle();
+    lineDesk.remove('nowhere');
     expect(desk.sheet()).toBeUndefined();
   });
 
   test('of what settling did one correction is taken back and the others stay', () => {
     place(MUFFINS);
-    desk.edit(line('whole-milk').id, { kind: 'grams', massG: 40 });
-    desk.edit(line('sugar').id, { kind: 'grams', massG: 20 });
+    lineDesk.edit(line('whole-milk').id, { kind: 'grams', massG: 40 });
+    lineDesk.edit(line('sugar').id, { kind: 'grams', massG: 20 });
     const settling = TestBed.inject(Settling);
     settling.settle();
     const taken = settling.settled()?.taken ?? [];
@@ -69,12 +73,12 @@ describe('the desk', () => {
   test('a swap is opened, taken whole, settled, and every step of it undone', () => {
     place(MUFFINS);
     const before = desk.sheet();
-    const [first] = desk.candidates(line('plain-flour'), 1).filter(({ rule }) => rule.id === 'wheat-almond');
+    const [first] = swapDesk.candidates(line('plain-flour'), 1).filter(({ rule }) => rule.id === 'wheat-almond');
     if (!first) throw new Error('almond flour is not offered');
     const promised = first.portion.energyKcal.amount;
-    expect(desk.takeCandidate(line('plain-flour').id, first.rule, 1)).toBeUndefined();
+    expect(swapDesk.takeCandidate(line('plain-flour').id, first.rule, 1)).toBeUndefined();
     expect(desk.advice()).toEqual([]);
-    desk.takeOpen();
+    swapDesk.takeOpen();
     expect(line('almond-flour').massG).toBe(250);
     expect(Math.abs(energy() - promised)).toBeLessThan(promised * 0.05);
     const settling = TestBed.inject(Settling);
@@ -90,21 +94,21 @@ describe('the desk', () => {
     place('Bun\nServes 1\nplain flour\n50 ml milk');
     const before = desk.sheet();
     const rule = shipped.rules.find(({ id }) => id === 'wheat-oat');
-    expect(rule && desk.takeCandidate(line('plain-flour').id, rule, 1)).toContain('grams');
+    expect(rule && swapDesk.takeCandidate(line('plain-flour').id, rule, 1)).toContain('grams');
     expect(desk.sheet()).toBe(before);
   });
 
   test('a role left as it is stays quiet until it moves; taking a correction brings it back', () => {
     place(MUFFINS);
-    desk.edit(line('whole-milk').id, { kind: 'amount', amount: { value: 60, unit: 'ml' }, text: '60 mL' });
+    lineDesk.edit(line('whole-milk').id, { kind: 'amount', amount: { value: 60, unit: 'ml' }, text: '60 mL' });
     const asks = (): readonly string[] => desk.advice().map(({ row }) => row.role);
     expect(asks()).toContain('thickness');
-    desk.leave('thickness');
+    swapDesk.leave('thickness');
     expect(asks()).not.toContain('thickness');
     store.dispatch(benchActions.undo());
     const way = desk.advice().find(({ row }) => row.role === 'thickness')?.ways[0];
     if (!way) throw new Error('nothing mends it');
-    desk.accept(way.proposal);
+    swapDesk.accept(way.proposal);
     expect(asks()).not.toContain('thickness');
     expect(desk.sheet()?.decisions.at(-1)?.outcome).toBe('accepted');
   });
@@ -119,27 +123,27 @@ describe('the desk', () => {
     // 50 g of sugar hold about 194 kcal and cost 6.5 cents of a bag at 1.30.
     expect(desk.goals().map(({ state }) => state)).toEqual(['missed', 'missed']);
     expect(desk.cost()?.amount).toBeCloseTo(0.13, 6);
-    desk.add('p1', '10 g honey');
+    lineDesk.add('p1', '10 g honey');
     expect(desk.goals().map(({ state }) => state)).toEqual(['missed', 'open']);
   });
 
   test('another pack takes a line’s place on both sides while they are the same', () => {
     place('Syrup\nServes 2\n100 g sugar\n100 ml water');
-    expect(desk.packsFor(line('sugar')).map(({ id }) => id)).toEqual(['sugar', 'pack-sugar']);
-    desk.usePack(line('sugar'), 'pack-sugar');
+    expect(lineDesk.packsFor(line('sugar')).map(({ id }) => id)).toEqual(['sugar', 'pack-sugar']);
+    lineDesk.usePack(line('sugar'), 'pack-sugar');
     expect(allLines(desk.sheet()?.original ?? { parts: [] })[0]?.foodId).toBe('pack-sugar');
     expect(line('pack-sugar').massG).toBe(100);
-    expect(desk.packsFor(line('water'))).toEqual([]);
+    expect(lineDesk.packsFor(line('water'))).toEqual([]);
   });
 
   test('lines are added, doubled, moved and left out, each a step of its own', () => {
     place(MUFFINS);
     const order = (): readonly string[] => allLines(desk.sheet()?.rebuild ?? { parts: [] }).map(({ foodId }) => foodId ?? '');
     const start = order();
-    desk.add('p1', '30 g inulin');
-    desk.duplicate(line('egg').id);
-    desk.move(line('sugar').id, -1);
-    desk.remove(line('salt').id);
+    lineDesk.add('p1', '30 g inulin');
+    lineDesk.duplicate(line('egg').id);
+    lineDesk.move(line('sugar').id, -1);
+    lineDesk.remove(line('salt').id);
     expect(order()).toEqual(['plain-flour', 'sugar', 'baking-powder', 'egg', 'egg', 'whole-milk', 'butter', 'inulin']);
     for (let i = 0; i < 4; i++) store.dispatch(benchActions.undo());
     expect(order()).toEqual(start);

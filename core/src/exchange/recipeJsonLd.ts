@@ -1,5 +1,5 @@
 import { type Larder } from '../food';
-import { allLines, type Figures, type Formula, type Line, type Loss, type Part, readLine, totalsOf, viewsOf } from '../formula';
+import { allLines, type Figures, type Formula, LIMITS, type Line, type Loss, type Part, readLine, totalsOf, viewsOf } from '../formula';
 import { withMethod } from './fromMethod';
 import { type MeasureSystem } from '../quantity';
 import { readRecipeText, type ReadResult } from './recipeText';
@@ -24,9 +24,6 @@ const USED = new Set([
   'yield',
   'tool',
 ]);
-/** A recipe document may hold this many ingredient entries. */
-const MOST_ENTRIES = 400;
-
 function isObject(value: unknown): value is Json {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
@@ -154,7 +151,7 @@ function readRecipe(recipe: Json, larder: Larder, measures: MeasureSystem): Read
   if (typeof recipe['name'] !== 'string' || recipe['name'].trim() === '') return { ok: false, error: 'The Recipe has no "name". Add one as text.' };
   const entries = texts(recipe['recipeIngredient'] ?? recipe['ingredients']);
   if (entries.length === 0) return { ok: false, error: 'The Recipe has no "recipeIngredient" texts. It must be a list of lines such as "200 g plain flour".' };
-  if (entries.length > MOST_ENTRIES) return { ok: false, error: `"recipeIngredient" has ${entries.length} entries; up to ${MOST_ENTRIES} can be read.` };
+  if (entries.length > LIMITS.lines) return { ok: false, error: `"recipeIngredient" has ${entries.length} entries; up to ${LIMITS.lines} can be read.` };
   const carried = { ...Object.fromEntries(Object.entries(recipe).filter(([key]) => !USED.has(key))), ...otherTools(recipe['tool']) };
   const system = measuresOf(recipe['tool']) ?? measures;
   const yieldQuantity =
@@ -162,7 +159,7 @@ function readRecipe(recipe: Json, larder: Larder, measures: MeasureSystem): Read
       ? recipe['yield']['value']
       : undefined;
   const formula: Formula = {
-    title: recipe['name'].trim().slice(0, 120),
+    title: recipe['name'].trim(),
     ...portionsOf(recipe['recipeYield']),
     measures: system,
     parts: partsOf(recipe, larder, system),

@@ -206,7 +206,7 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
       const plain = line.replace(/^#+\s*/, '');
       const aside = /^(.+?)\s*[([{]([^()[\]{}]+)[)\]}]$/.exec(plain) ?? /^(.+?)\s+(for (?:\d{1,2}|one|two|four|six))$/i.exec(plain);
       out.portions = aside?.[2] ? readYield(aside[2]) : undefined;
-      out.title = (out.portions && aside?.[1] ? aside[1] : plain).slice(0, 120);
+      out.title = out.portions && aside?.[1] ? aside[1] : plain;
       return;
     }
     const told = METHOD_LEAD.exec(line);

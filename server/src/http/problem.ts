@@ -35,7 +35,7 @@ function fromBodyParser(error: { type?: unknown; status?: unknown }): Problem | 
 }
 
 export const noSuchRoute: RequestHandler = (request) => {
-  throw new ProblemError(404, 'Not found', `There is nothing at ${request.path.slice(0, 200)}.`);
+  throw new ProblemError(404, 'Not found', `There is nothing at ${request.baseUrl}${request.path.slice(0, 200)}.`);
 };
 
 /** Turns every error into problem details (RFC 9457). */

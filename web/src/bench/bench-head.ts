@@ -98,12 +98,14 @@ export class BenchHead {
     return on ? { short: `try ${on.number} of ${tries.length}`, all: on.label || 'Saved' } : undefined;
   });
 
+  protected readonly limits = LIMITS;
+
   protected judgeAs(classId: string): void {
     this.desk.describe({ classId: classId === '' ? undefined : classId }, 'class');
   }
 
   protected rename(title: string): void {
-    if (title.trim() !== '') this.desk.describe({ title: title.slice(0, 120) }, 'title');
+    if (title.trim() !== '') this.desk.describe({ title }, 'title');
   }
 
   protected givePortions(text: string): void {

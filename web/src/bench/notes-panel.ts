@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { type Part, proposalWords } from '@fellmist/core';
+import { limitFaults, type Part, proposalWords } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { LineDesk } from '../state/lineDesk';
 import { readAmountTyped } from '../ui/numbers';
 import { Preferences } from '../state/preferences';
 import { inTemperature } from '../ui/temperature';
@@ -20,6 +21,7 @@ const OUTCOMES = { accepted: 'taken', edited: 'taken with other grams', refused:
 export class NotesPanel {
   private readonly preferences = inject(Preferences);
   protected readonly desk = inject(Desk);
+  protected readonly lineDesk = inject(LineDesk);
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly parts = computed(() => this.desk.sheet()?.rebuild.parts ?? []);
   protected readonly noteText = computed(() => (this.desk.sheet()?.rebuild.notes ?? []).join('\n'));
@@ -49,15 +51,21 @@ export class NotesPanel {
     return [...sheet.decisions].reverse().map(({ proposal, outcome }) => ({ outcome: OUTCOMES[outcome], words: proposalWords(proposal.action, sheet, larder) }));
   });
 
+  /** What of the formula is more than can be kept, in words. */
+  protected readonly overLimits = computed(() => {
+    const sheet = this.desk.sheet();
+    return sheet ? limitFaults(sheet.rebuild) : [];
+  });
+
   protected write(field: 'notes' | 'method', text: string): void {
     const lines = text.split('\n');
-    this.desk.describe({ [field]: lines.every((line) => line.trim() === '') ? [] : lines.map((line) => line.slice(0, 2000)).slice(0, 400) }, field);
+    this.desk.describe({ [field]: lines.every((line) => line.trim() === '') ? [] : lines }, field);
   }
 
   protected leaveBehind(part: Part, text: string): void {
     this.fault.set(undefined);
     const typed = text.trim() === '' ? { amount: { value: 0, unit: 'g' } } : readAmountTyped(text, 'g');
     if ('error' in typed || typed.amount.unit !== 'g') this.fault.set('Give what stays behind in grams, such as 60.');
-    else this.desk.describePart(part.id, { leftBehindG: typed.amount.value });
+    else this.lineDesk.describePart(part.id, { leftBehindG: typed.amount.value });
   }
 }

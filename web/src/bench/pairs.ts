@@ -4,6 +4,7 @@ import { doubtWords, formatAmount, type Line, lineState, type MassBasis, type Me
 import { RouterLink } from '@angular/router';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
+import { LineDesk } from '../state/lineDesk';
 import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { ReadLine } from './read-line';
@@ -84,6 +85,7 @@ export class Pairs {
   private readonly keys = inject(Keys);
   private readonly screen = inject(Screen);
   protected readonly desk = inject(Desk);
+  protected readonly lineDesk = inject(LineDesk);
   readonly swapAsked = output<string>();
   protected readonly countings = COUNTINGS;
   protected readonly mending = signal<string | undefined>(undefined);
@@ -102,8 +104,8 @@ export class Pairs {
     { keys: 'ArrowDown', where: ON_A_LINE, words: 'the line below', act: (row) => this.walk(row, 1) },
     { keys: 'Alt+ArrowUp', where: ON_A_LINE, words: 'move it up', act: (row) => this.move(row, -1) },
     { keys: 'Alt+ArrowDown', where: ON_A_LINE, words: 'move it down', act: (row) => this.move(row, 1) },
-    { keys: 'D', where: ON_A_LINE, words: 'duplicate it', act: ({ line }) => this.desk.duplicate(line.id) },
-    { keys: 'Delete', where: ON_A_LINE, words: 'leave it out', act: ({ line }) => this.desk.remove(line.id) },
+    { keys: 'D', where: ON_A_LINE, words: 'duplicate it', act: ({ line }) => this.lineDesk.duplicate(line.id) },
+    { keys: 'Delete', where: ON_A_LINE, words: 'leave it out', act: ({ line }) => this.lineDesk.remove(line.id) },
   ];
 
   /** On a phone what a swap set off stands beneath the line it is about. */
@@ -183,7 +185,7 @@ export class Pairs {
   }
 
   protected mendOriginal(lineId: string, mend: Mend): void {
-    this.desk.mendOriginal(lineId, mend);
+    this.lineDesk.mendOriginal(lineId, mend);
   }
 
   protected toggleMend(lineId: string): void {
@@ -223,7 +225,7 @@ export class Pairs {
   }
 
   protected move(row: RebuiltRow, by: -1 | 1): void {
-    this.desk.move(row.line.id, by);
+    this.lineDesk.move(row.line.id, by);
     setTimeout(() => this.focusIn(row, 'food-of-'));
   }
 
@@ -234,13 +236,13 @@ export class Pairs {
     const partId = event.container.data;
     const rows = (this.parts().find((part) => part.partId === partId)?.rows ?? []).filter((other) => other.key !== row.key);
     const before = rows.slice(event.currentIndex).find((other) => other.rebuilt.length > 0)?.rebuilt[0]?.line.id;
-    this.desk.place(ids, partId, before);
+    this.lineDesk.place(ids, partId, before);
   }
 
   protected add(partId: string): void {
     const text = this.adding().trim();
     if (text === '') return;
-    this.desk.add(partId, text);
+    this.lineDesk.add(partId, text);
     this.adding.set('');
   }
 }

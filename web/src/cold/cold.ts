@@ -8,6 +8,7 @@ import { SwapPanel } from '../parts/swap-panel';
 import { type Asked, WhyPanel } from '../parts/why-panel';
 import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { LineDesk } from '../state/lineDesk';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { FreezeDesk } from './freeze-desk';
@@ -37,6 +38,7 @@ const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'sta
 export class ColdTable {
   private readonly store = inject(Store);
   protected readonly desk = inject(Desk);
+  protected readonly lineDesk = inject(LineDesk);
   private readonly preferences = inject(Preferences);
   protected readonly state = this.store.selectSignal(benchFeature.selectBenchState);
   protected readonly isUnsaved = this.store.selectSignal(benchFeature.selectIsUnsaved);
@@ -46,7 +48,7 @@ export class ColdTable {
   protected readonly tab = computed((): Tab => this.chosenTab() ?? (this.desk.standing()?.product?.id === 'whipped-bowl' ? 'whip' : 'freeze'));
   protected readonly asked = signal<Asked | undefined>(undefined);
   protected readonly swapping = signal<string | undefined>(undefined);
-  protected readonly swapLine = computed(() => this.desk.line(this.swapping() ?? ''));
+  protected readonly swapLine = computed(() => this.lineDesk.line(this.swapping() ?? ''));
   protected readonly setup = computed((): ColdSetup => this.desk.sheet()?.rebuild.cold ?? { ...START, storedC: this.preferences.settings().freezerC });
   protected readonly part = computed(() => {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { AT, type Food, type Line, type Part, readSum, broughtBy } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { LineDesk } from '../state/lineDesk';
 
 interface Slider {
   readonly line: Line;
@@ -25,6 +26,7 @@ const WANTED: Readonly<Record<'ice' | 'foam', (food: Food, seG: number) => boole
 })
 export class LineSliders {
   private readonly desk = inject(Desk);
+  private readonly lineDesk = inject(LineDesk);
   readonly part = input<Part>();
   readonly of = input.required<keyof typeof WANTED>();
   readonly swapAsked = output<string>();
@@ -45,6 +47,6 @@ export class LineSliders {
 
   protected draw(slider: Slider, value: string): void {
     const massG = Number(value);
-    if (Number.isFinite(massG)) this.desk.edit(slider.line.id, { kind: 'amount', amount: { value: massG, unit: 'g' }, text: `${massG} g` });
+    if (Number.isFinite(massG)) this.lineDesk.edit(slider.line.id, { kind: 'amount', amount: { value: massG, unit: 'g' }, text: `${massG} g` });
   }
 }

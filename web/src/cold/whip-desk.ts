@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { type ColdSetup, fillBowl, learnOverrun, type Part, whip, type Why, whyFoam } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { LineDesk } from '../state/lineDesk';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
@@ -26,6 +27,7 @@ const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
 export class WhipDesk {
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
+  protected readonly lineDesk = inject(LineDesk);
   readonly setup = input.required<ColdSetup>();
   readonly part = input<Part>();
   readonly changed = output<Partial<ColdSetup>>();
@@ -154,7 +156,7 @@ export class WhipDesk {
     const part = this.part();
     if (!part) return;
     const { splashes } = this.setup();
-    for (const { foodId, massG } of splashes) this.desk.add(part.id, `${massG} g ${this.desk.foodName(foodId) ?? foodId}`);
+    for (const { foodId, massG } of splashes) this.lineDesk.add(part.id, `${massG} g ${this.desk.foodName(foodId) ?? foodId}`);
     this.changed.emit({ splashes: [] });
   }
 }

@@ -16,6 +16,7 @@ import {
   strainWords,
 } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { SwapDesk } from '../state/swapDesk';
 import { Settling } from '../state/settling';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
@@ -92,6 +93,7 @@ function massWords({ action }: Proposal): string | undefined {
 })
 export class Ledger {
   protected readonly desk = inject(Desk);
+  protected readonly swapDesk = inject(SwapDesk);
   protected readonly settling = inject(Settling);
   private readonly preferences = inject(Preferences);
   readonly whyAsked = output<LedgerRole>();
@@ -221,7 +223,7 @@ export class Ledger {
 
   protected take(role: LedgerRole, { proposal }: Way): void {
     if (this.isFaulty(role)) return;
-    this.desk.accept(proposal, this.typed(role));
+    this.swapDesk.accept(proposal, this.typed(role));
     this.edited.update((edited) => new Map([...edited].filter(([one]) => one !== role)));
   }
 

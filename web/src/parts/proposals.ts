@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, output, signal } from '@angular/core';
 import { MARK_WORDS, type Proposal, proposedMass, proposalWords } from '@fellmist/core';
 import { Desk } from '../state/desk';
+import { SwapDesk } from '../state/swapDesk';
 import { fieldGrams, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
@@ -24,6 +25,7 @@ export class Proposals {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly done = output();
   protected readonly desk = inject(Desk);
+  protected readonly swapDesk = inject(SwapDesk);
   protected readonly asked = signal<string | undefined>(undefined);
   protected readonly edited = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly marks = MARK_WORDS;
@@ -65,7 +67,7 @@ export class Proposals {
   protected take(card: Card): void {
     if (this.isFaulty(card)) return;
     const at = this.cards().indexOf(card);
-    this.desk.accept(card.proposal, this.typedMass(card));
+    this.swapDesk.accept(card.proposal, this.typedMass(card));
     this.edited.update((edited) => new Map([...edited].filter(([id]) => id !== card.proposal.id)));
     this.walkOn(at);
   }
@@ -82,12 +84,12 @@ export class Proposals {
 
   protected refuse(card: Card): void {
     const at = this.cards().indexOf(card);
-    this.desk.refuse(card.proposal);
+    this.swapDesk.refuse(card.proposal);
     this.walkOn(at);
   }
 
   protected takeAll(): void {
-    this.desk.takeOpen();
+    this.swapDesk.takeOpen();
     this.walkOn(0);
   }
 

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { type Blend, type FoundRule, limitOf, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
+import { LineDesk } from '../state/lineDesk';
+import { SwapDesk } from '../state/swapDesk';
 import { showChange, showNumber } from '../ui/figures';
 import { Choice } from '../ui/choice';
 import { FoodSelect } from '../ui/food-select';
@@ -50,6 +52,8 @@ function ratioOf(rule: SwapRule): string {
 export class SwapPanel {
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
+  protected readonly lineDesk = inject(LineDesk);
+  protected readonly swapDesk = inject(SwapDesk);
   private readonly preferences = inject(Preferences);
   readonly line = input.required<Line>();
   readonly closed = output();
@@ -63,7 +67,7 @@ export class SwapPanel {
   protected readonly parts = computed(() => this.desk.sheet()?.rebuild.parts ?? []);
   protected readonly partOptions = computed(() => this.parts().map(({ id, heading }) => ({ value: id, label: heading || 'main part' })));
   protected readonly partId = computed(() => this.parts().find((part) => part.lines.some(({ id }) => id === this.line().id))?.id ?? '');
-  protected readonly packs = computed(() => this.desk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
+  protected readonly packs = computed(() => this.lineDesk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
   protected readonly schools = computed(() => this.desk.sheet()?.rebuild.goals?.schools.join(' and ') ?? '');
 
   private readonly found = computed((): FoundRule | undefined => {
@@ -72,10 +76,10 @@ export class SwapPanel {
       const food = larder?.foods.get(foodId);
       return food ? [{ food, share }] : [];
     });
-    return foods.length > 0 ? this.desk.ruleFor(this.line(), foods) : undefined;
+    return foods.length > 0 ? this.swapDesk.ruleFor(this.line(), foods) : undefined;
   });
 
-  private readonly ranked = computed(() => this.desk.candidates(this.line(), this.percent() / 100));
+  private readonly ranked = computed(() => this.swapDesk.candidates(this.line(), this.percent() / 100));
   protected readonly offers = computed((): readonly Offer[] => this.ranked().map((one) => this.offer(one)));
   protected readonly MOST_SHOWN = MOST_SHOWN;
   protected readonly sought = linkedSignal({ source: () => this.line().id, computation: () => '' });
@@ -88,7 +92,7 @@ export class SwapPanel {
     const found = this.found();
     if (!found?.ok) return undefined;
     const { id, to } = found.rule;
-    const mine = this.desk.candidates(this.line(), this.percent() / 100, [found.rule]).find(({ rule }) => rule.id === id && rule.to[0]?.foodId === to[0]?.foodId);
+    const mine = this.swapDesk.candidates(this.line(), this.percent() / 100, [found.rule]).find(({ rule }) => rule.id === id && rule.to[0]?.foodId === to[0]?.foodId);
     return mine && this.offer(mine);
   });
   protected readonly ownFault = computed((): string | undefined => {
@@ -132,7 +136,7 @@ export class SwapPanel {
   }
 
   protected take(rule: SwapRule, share: number): void {
-    const fault = this.desk.takeCandidate(this.line().id, rule, share);
+    const fault = this.swapDesk.takeCandidate(this.line().id, rule, share);
     this.fault.set(fault);
     if (!fault) this.closed.emit();
   }

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { type Proposal, type Worksheet } from '@fellmist/core';
 import { Desk } from './desk';
+import { SwapDesk } from './swapDesk';
 
 interface LastSettled {
   readonly start: Worksheet;
@@ -13,11 +14,12 @@ interface LastSettled {
 @Injectable({ providedIn: 'root' })
 export class Settling {
   private readonly desk = inject(Desk);
+  private readonly swapDesk = inject(SwapDesk);
   private readonly last = signal<LastSettled | undefined>(undefined);
   readonly settled = computed(() => (this.last()?.sheet === this.desk.sheet() ? this.last() : undefined));
 
   settle(): void {
-    const done = this.desk.settle();
+    const done = this.swapDesk.settle();
     if (done) this.last.set({ ...done, unmet: done.unmet.map(({ words }) => words) });
   }
 
@@ -26,7 +28,7 @@ export class Settling {
     const last = this.settled();
     if (!last) return;
     const taken = last.taken.filter((one) => one !== proposal);
-    const sheet = this.desk.settleWith(last.start, taken);
+    const sheet = this.swapDesk.settleWith(last.start, taken);
     if (sheet) this.last.set({ ...last, sheet, taken, unmet: [] });
   }
 }

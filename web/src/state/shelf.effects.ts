@@ -1,5 +1,6 @@
 import { inject } from '@angular/core';
 import { Router } from '@angular/router';
+import { LIMITS } from '@fellmist/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import { catchError, concatMap, map, mergeMap, type Observable, of, switchMap, tap, withLatestFrom } from 'rxjs';
@@ -69,8 +70,9 @@ export const lookInto = createEffect(
   { functional: true },
 );
 
-/** A title holds 120 letters, a try's name 80. */
-const [MOST_TITLE, MOST_NAME] = [110, 80];
+const COPIED = ', copy';
+/** A try's name holds so many letters. */
+const MOST_NAME = 80;
 
 export const copyFormula = createEffect(
   (actions = inject(Actions), api = inject(Api), router = inject(Router), store = inject(Store)) =>
@@ -81,7 +83,7 @@ export const copyFormula = createEffect(
           ask,
           api.formula(entry.id).pipe(
             tap(({ worksheet }) => {
-              const title = `${worksheet.rebuild.title.slice(0, MOST_TITLE)}, copy`;
+              const title = worksheet.rebuild.title.slice(0, LIMITS.title - COPIED.length) + COPIED;
               store.dispatch(benchActions.placed({ id: newId, sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
               void router.navigate(['/bench', newId]).then(() => store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, MOST_NAME) })));
             }),
