@@ -42,3 +42,16 @@ describe('grams in the measures of a kitchen', () => {
     );
   });
 });
+
+// Counted as drops and sachets are used: a drop of about 0.05 g, a sachet of 1 g [what packs say, from memory].
+test.each([
+  ['stevia-drops', 0.4, '8 drops'],
+  ['sucralose-drops-mild', 0.05, '1 drop'],
+  ['stevia-sachet', 2, '2 sachets'],
+  ['saccharin-sachet', 1.5, '1 1/2 sachets'],
+  ['stevia-drops', 5, '1 tsp'],
+  ['sugar', 4, '1 tsp'],
+  ['stevia-drops', 0.07, undefined],
+])('%s, %d g, is %s', (id, massG, words) => {
+  expect(kitchenMeasure(food(id), massG, 'us')).toBe(words);
+});

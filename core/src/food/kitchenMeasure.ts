@@ -1,5 +1,6 @@
 import { kitchenNumber, type MeasureSystem, unitFactor } from '../quantity';
 import { type Food } from './food';
+import { INTENSE } from './roles';
 import { pours } from './massOf';
 
 /** Smallest amount of each measure that a kitchen holds, in parts of it, and the most that anybody counts out. House values. */
@@ -9,20 +10,43 @@ const STEPS = [
   { unit: 'tsp', least: 0.125, most: 4, step: 0.125, words: ['tsp', 'tsp'] },
 ] as const;
 
+/** Grams under which an amount is said in spoons, drops or sachets too: many scales in kitchens do not weigh it. House value. */
+export const BY_THE_SPOON_G = 15;
+
+/** What strong sweeteners are counted out in, and the most that anybody counts. House values. */
+const COUNTED = [
+  { measure: 'drop', most: 60, step: 1, words: ['drop', 'drops'] },
+  { measure: 'packet', most: 20, step: 0.5, words: ['sachet', 'sachets'] },
+] as const;
+
+/** "12 drops", "2 sachets" of a food that sweetens strongly, where a count comes within a tenth. */
+function counted(food: Food, massG: number): string | undefined {
+  if (!INTENSE.some((one) => food.roles[one])) return undefined;
+  for (const { measure, most, step, words } of COUNTED) {
+    const each = food.measuresG[measure];
+    if (food.kind !== 'sweetener' || each === undefined) continue;
+    const count = rounded(massG / each, step);
+    if (count >= step && count <= most && Math.abs(count * each - massG) <= 0.1 * massG) return `${kitchenNumber(count)} ${count > 1 ? words[1] : words[0]}`;
+  }
+  return undefined;
+}
+
 function rounded(count: number, step: number): number {
   return Math.round(count / step) * step;
 }
 
 /**
- * Grams of a food in the measures of a kitchen, to the nearest that a spoon or cup gives: "3 tbsp", "1/4 tsp", "1 egg";
+ * Grams of a food in the measures of a kitchen, to the nearest that a spoon or cup gives: "3 tbsp", "1/4 tsp", "12 drops", "1 egg";
  * undefined where its density is not known or no measure comes within a tenth. Cups are a
  * US measure; elsewhere a liquid is said by the jug. Example: 46 g of milk is "3 tbsp".
  */
 export function kitchenMeasure(food: Food, massG: number, system: MeasureSystem): string | undefined {
   if (massG <= 0) return undefined;
   const piece = food.measuresG['piece'];
-  if (food.kind === 'egg' && piece && Math.abs(massG / piece - rounded(massG / piece, 0.5)) < 0.1 && massG / piece >= 0.5)
+  if (food.kind === 'egg' && piece && Math.abs(massG / piece - rounded(massG / piece, 0.5)) <= 0.12 && massG / piece >= 0.5)
     return `${kitchenNumber(rounded(massG / piece, 0.5))} of them`;
+  const few = counted(food, massG);
+  if (few !== undefined) return few;
   const density = food.densityGPerMl;
   if (density === undefined) return undefined;
   const ml = massG / density;

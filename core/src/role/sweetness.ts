@@ -1,3 +1,4 @@
+import table from '@fellmist/language/sweeteners.json' with { type: 'json' };
 import { type Intense, INTENSE } from '../food';
 import { AT, read, type Sums } from './brings';
 import { givenOf, type Role } from './describe';
@@ -136,14 +137,41 @@ export function sweetnessOf(sums: Sums): Sweetness | undefined {
 /** Share of a mouthful from which erythritol cools the tongue [common practice]. */
 const COOLS_FROM = 0.1;
 
+interface Bitter {
+  readonly name: string;
+  readonly of: readonly Intense[];
+  /** Shares of the most it can give from which it is noticed, and from which most people mind. */
+  readonly from: number;
+  readonly much: number;
+  readonly tastes: string;
+}
+
+const BITTER = table.bitter as readonly Bitter[];
+
+/** What sweeteners taste of beside sweet at this dose, those that tell. */
+function bitterness(sums: Sums, massG: number): readonly SweetenerWarning[] {
+  return BITTER.flatMap(({ name, of, from, much, tastes }): readonly SweetenerWarning[] => {
+    const gives = of.reduce((sum, one) => sum + intenseSweetness(one, (read(sums, AT[one]) * 1e6) / massG), 0);
+    const share = gives / Math.max(...of.map(sweetnessCeiling));
+    if (share < from) return [];
+    const [how, to] = share < much ? ['a little ', 'some'] : ['', 'most'];
+    return [
+      {
+        kind: 'bitter',
+        words: `So much ${name} tastes ${how}${tastes} to ${to}: it is as sweet here as ${gives.toFixed(0)} % sugar would be. Another sweetener for part of it hides that.`,
+      },
+    ];
+  });
+}
+
 export interface SweetenerWarning {
-  readonly kind: 'sandy' | 'cooling' | 'ceiling';
+  readonly kind: 'sandy' | 'cooling' | 'bitter' | 'ceiling';
   readonly words: string;
 }
 
 /**
  * What sweeteners will do when the mix is eaten at `servedC`, °C: erythritol that its water cannot hold turns sandy, much of
- * it cools, and an intense sweetener at its ceiling adds no more.
+ * it cools, one that turns bitter by the dose is said, and an intense sweetener at its ceiling adds no more.
  */
 export function sweetenerWarnings(sums: Sums, servedC: number): readonly SweetenerWarning[] {
   const [massG, waterG, erythritolG] = [read(sums, AT.massG), read(sums, AT.allWaterG), read(sums, AT.erythritolG)];
@@ -158,6 +186,7 @@ export function sweetenerWarnings(sums: Sums, servedC: number): readonly Sweeten
   if (massG > 0 && erythritolG / massG > COOLS_FROM) {
     warnings.push({ kind: 'cooling', words: `Erythritol is ${Math.round((erythritolG * 100) / massG)} % of it: above about 10 % it cools the tongue.` });
   }
+  if (massG > 0) warnings.push(...bitterness(sums, massG));
   for (const one of massG > 0 ? atCeiling(sums, massG) : NONE) {
     warnings.push({ kind: 'ceiling', words: `More ${SWEETENER_NAMES[one] ?? one} adds next to nothing here: a second, unlike sweetener would.` });
   }

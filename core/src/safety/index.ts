@@ -1,1 +1,2 @@
 export { type AllergenReport, allergensOf, type Caution, type CautionRule, cautionsFor, DEFERENCE } from './cautions';
+export { type DailyShare, dailyShares, USUAL_BODY_KG } from './dailyLimits';

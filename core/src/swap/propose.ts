@@ -1,4 +1,4 @@
-import { answersTo, foodInHand, kindIdOf, type Larder } from '../food';
+import { answersTo, foodInHand, kindIdOf, type Larder, kitchenMeasure, BY_THE_SPOON_G } from '../food';
 import { allLines, type Line, type Part, sumsOfPart, broughtBy } from '../formula';
 import { gramsNumber } from '../quantity';
 import { addTimes, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
@@ -114,9 +114,14 @@ export function proposalWords(action: ProposalAction, sheet: Worksheet, larder: 
     const line = allLines(sheet.rebuild).find((candidate) => candidate.id === id);
     return line ? (line.foodId === undefined ? line.name : food(line.foodId)) : 'a line';
   };
+  const spooned = (id: string, massG: number): string => {
+    const found = larder.foods.get(id);
+    const words = found && kitchenMeasure(found, massG, sheet.rebuild.measures);
+    return words ? ` (${words})` : '';
+  };
   if (action.kind === 'step') return action.text;
-  if (action.kind === 'add') return `Add ${gramsNumber(action.massG)} g ${food(action.foodId)}`;
+  if (action.kind === 'add') return `Add ${gramsNumber(action.massG)} g ${food(action.foodId)}${spooned(action.foodId, action.massG)}`;
   if (action.kind === 'less') return `Take away ${gramsNumber(action.massG)} g ${lineName(action.lineId)}`;
-  const stand = action.to.map(({ foodId, massG }) => `${gramsNumber(massG)} g ${food(foodId)}`).join(' and ');
+  const stand = action.to.map(({ foodId, massG }) => `${gramsNumber(massG)} g ${food(foodId)}${massG < BY_THE_SPOON_G ? spooned(foodId, massG) : ''}`).join(' and ');
   return `${gramsNumber(action.fromMassG)} g ${lineName(action.lineId)} becomes ${stand}`;
 }

@@ -9,6 +9,7 @@ import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { DailyLimits } from './daily-limits';
 
 type ViewName = 'portion' | 'batch' | 'per100g';
 
@@ -21,7 +22,7 @@ const ENERGY_OPTIONS: readonly Option<Counting['energy']>[] = [
 /** The whole nutrition of original and rebuild, how it is counted, and what the batch yields. */
 @Component({
   selector: 'fm-nutrition',
-  imports: [Button, Choice, Field, Picker],
+  imports: [Button, Choice, DailyLimits, Field, Picker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nutrition.html',
   styleUrl: './nutrition.less',

@@ -1,6 +1,6 @@
 import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, output, signal } from '@angular/core';
-import { doubtWords, formatAmount, type Line, lineState, type MassBasis, type Mend, type Pair, type Part, unitById } from '@fellmist/core';
+import { BY_THE_SPOON_G, doubtWords, formatAmount, kitchenMeasure, type Line, lineState, type MassBasis, type Mend, type Pair, type Part, unitById } from '@fellmist/core';
 import { RouterLink } from '@angular/router';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
@@ -133,6 +133,7 @@ export class Pairs {
     return this.desk.pairs().map((part) => ({ ...part, counting: counting.get(part.partId), rows: part.pairs.map((pair) => this.row(pair)) }));
   });
   private readonly barred = computed(() => this.desk.sheet()?.rebuild.goals?.excluded ?? []);
+  private readonly measures = computed(() => this.desk.sheet()?.rebuild.measures ?? 'metric');
   protected readonly allergens = computed(() => {
     const [before, now] = [this.desk.original()?.allergens, this.desk.rebuild()?.allergens];
     if (!before || !now) return undefined;
@@ -164,10 +165,12 @@ export class Pairs {
   private rebuiltRow(line: Line, original: Line | undefined): RebuiltRow {
     const unit = line.amount ? unitById(line.amount.unit) : undefined;
     const state = lineState(line);
+    const food = this.desk.larder()?.foods.get(line.foodId ?? '');
     const grams = line.massG !== undefined && unit?.id !== 'g' ? `${showNumber(line.massG, line.massG < 10 ? 1 : 0)} g` : '';
+    // Grams too few for many scales are said in spoons, drops or sachets too.
+    const spooned = grams === '' && food && line.massG !== undefined && line.massG < BY_THE_SPOON_G ? (kitchenMeasure(food, line.massG, this.measures()) ?? '') : '';
     const why = line.origin?.kind === 'added' ? line.origin.why : '';
-    const allergens = this.desk.larder()?.foods.get(line.foodId ?? '')?.allergens ?? [];
-    const broken = this.barred().filter((allergen) => allergens.includes(allergen));
+    const broken = this.barred().filter((allergen) => food?.allergens.includes(allergen));
     const doubt = state === 'sure' ? undefined : line.doubts[0];
     return {
       line,
@@ -178,8 +181,8 @@ export class Pairs {
         broken.length > 0
           ? `has ${broken.join(', ')}`
           : doubt
-            ? (doubtWords(doubt).split(/[;:,]/)[0] ?? '')
-            : [grams, line.melted ? 'melted' : '', line.beaten ? 'beaten' : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
+            ? (doubtWords(doubt).split(/[;:,(]/)[0] ?? '')
+            : [grams || spooned, line.melted ? 'melted' : '', line.beaten ? 'beaten' : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
       marked: state !== 'sure' || broken.length > 0,
     };
   }

@@ -2,14 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import {
   CONSISTENCY_WORDS,
   consistencyWord,
-  kitchenMeasure,
   mainPart,
   type LedgerRole,
   type Measures,
   type OverLimit,
   type Proposal,
   proposalWords,
-  proposedMass,
   roleOf,
   type RowAdvice,
   type StandingRow,
@@ -21,14 +19,12 @@ import { Settling } from '../state/settling';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
-import { fieldGrams, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
-import { Field } from '../ui/zorro/field';
+import { Deed } from './deed';
 
 interface Way {
   readonly proposal: Proposal;
   readonly words: string;
-  readonly massG: string | undefined;
   /** What it adds to a portion, in words. */
   readonly costs: string;
   readonly measures: Measures;
@@ -78,15 +74,10 @@ function does(word: string): string {
   return CONSISTENCY_WORDS.indexOf(word) > 6 ? `is ${word}` : word;
 }
 
-function massWords({ action }: Proposal): string | undefined {
-  const massG = proposedMass(action);
-  return massG === undefined ? undefined : fieldGrams(massG);
-}
-
 /** The ledger: a row a role, original and rebuild against what the class wants, and ways back where the rebuild left it. */
 @Component({
   selector: 'fm-ledger',
-  imports: [Button, Choice, Field],
+  imports: [Button, Choice, Deed],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',
@@ -98,7 +89,6 @@ export class Ledger {
   private readonly preferences = inject(Preferences);
   readonly whyAsked = output<LedgerRole>();
   protected readonly isInNumbers = signal(false);
-  protected readonly reasons = signal<string | undefined>(undefined);
 
   /** The parts that can be judged, the batter or dough first. */
   protected readonly parts = computed((): readonly Option<string>[] => {
@@ -182,7 +172,6 @@ export class Ledger {
           proposal: way.proposal,
           measures: way.measures,
           words: this.words(way.proposal),
-          massG: massWords(way.proposal),
           costs: this.costs(way.energyKcal),
         })) ?? [],
     };
@@ -190,11 +179,7 @@ export class Ledger {
 
   protected words({ action }: Proposal): string {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
-    if (!sheet || !larder) return '';
-    const food = action.kind === 'add' ? larder.foods.get(action.foodId) : undefined;
-    const measure = action.kind === 'add' && food ? kitchenMeasure(food, action.massG, sheet.rebuild.measures) : undefined;
-    if (measure) return `${proposalWords(action, sheet, larder)} (${measure})`;
-    return proposalWords(action, sheet, larder);
+    return sheet && larder ? proposalWords(action, sheet, larder) : '';
   }
 
   private costs(energyKcal: number): string {
@@ -203,28 +188,6 @@ export class Ledger {
     const each = this.preferences.inEnergy(energyKcal / (views?.portions ?? 1));
     const word = this.desk.sheet()?.rebuild.portionWord ?? 'portion';
     return Math.abs(each) < 0.5 ? `no ${unit} a ${word}` : `${each > 0 ? '+' : '−'}${showNumber(Math.abs(each), 0)} ${unit} a ${word}`;
-  }
-
-  /** Other grams than those proposed, by role, while they are typed. */
-  protected readonly edited = signal<ReadonlyMap<LedgerRole, string>>(new Map());
-
-  protected type(role: LedgerRole, text: string): void {
-    this.edited.update((edited) => new Map(edited).set(role, text));
-  }
-
-  private typed(role: LedgerRole): number | undefined {
-    const text = this.edited().get(role);
-    return text === undefined ? undefined : numberWithin(text, 0, 1_000_000);
-  }
-
-  protected isFaulty(role: LedgerRole): boolean {
-    return this.edited().has(role) && this.typed(role) === undefined;
-  }
-
-  protected take(role: LedgerRole, { proposal }: Way): void {
-    if (this.isFaulty(role)) return;
-    this.swapDesk.accept(proposal, this.typed(role));
-    this.edited.update((edited) => new Map([...edited].filter(([one]) => one !== role)));
   }
 
   protected look(way: Way | undefined): void {

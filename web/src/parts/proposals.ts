@@ -1,22 +1,22 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, output, signal } from '@angular/core';
-import { MARK_WORDS, type Proposal, proposedMass, proposalWords } from '@fellmist/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, output } from '@angular/core';
+import { type Proposal, type ProposalAction, proposalWords } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { SwapDesk } from '../state/swapDesk';
-import { fieldGrams, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
-import { Field } from '../ui/zorro/field';
+import { Deed } from './deed';
+
+const KINDS: Readonly<Record<ProposalAction['kind'], string>> = { replace: 'Swap', step: 'Method', add: 'Side change', less: 'Side change' };
 
 interface Card {
   readonly proposal: Proposal;
   readonly kind: string;
   readonly words: string;
-  readonly massG: string | undefined;
 }
 
 /** What a swap sets off, one card each: taken, taken with other grams, or refused. */
 @Component({
   selector: 'fm-proposals',
-  imports: [Button, Field],
+  imports: [Button, Deed],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './proposals.html',
   styleUrl: './proposals.less',
@@ -26,49 +26,20 @@ export class Proposals {
   readonly done = output();
   protected readonly desk = inject(Desk);
   protected readonly swapDesk = inject(SwapDesk);
-  protected readonly asked = signal<string | undefined>(undefined);
-  protected readonly edited = signal<ReadonlyMap<string, string>>(new Map());
-  protected readonly marks = MARK_WORDS;
-
   protected readonly cards = computed((): readonly Card[] => {
     const sheet = this.desk.sheet();
     if (!sheet) return [];
-    return sheet.open.map((proposal) => this.card(proposal, proposal.action.kind === 'replace' ? 'Swap' : proposal.action.kind === 'step' ? 'Method' : 'Side change'));
+    return sheet.open.map((proposal) => ({ proposal, kind: KINDS[proposal.action.kind], words: this.words(proposal) }));
   });
-
-  private card(proposal: Proposal, kind: string): Card {
-    const massG = proposedMass(proposal.action);
-    return {
-      proposal,
-      kind,
-      words: this.words(proposal),
-      massG: massG === undefined ? undefined : fieldGrams(massG),
-    };
-  }
 
   private words(proposal: Proposal): string {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     return sheet && larder ? proposalWords(proposal.action, sheet, larder) : '';
   }
 
-  protected type(card: Card, text: string): void {
-    this.edited.update((edited) => new Map(edited).set(card.proposal.id, text));
-  }
-
-  protected typedMass(card: Card): number | undefined {
-    const text = this.edited().get(card.proposal.id);
-    return text === undefined ? undefined : numberWithin(text, 0, 1_000_000);
-  }
-
-  protected isFaulty(card: Card): boolean {
-    return this.edited().has(card.proposal.id) && this.typedMass(card) === undefined;
-  }
-
-  protected take(card: Card): void {
-    if (this.isFaulty(card)) return;
+  protected take(card: Card, massG: number | undefined): void {
     const at = this.cards().indexOf(card);
-    this.swapDesk.accept(card.proposal, this.typedMass(card));
-    this.edited.update((edited) => new Map([...edited].filter(([id]) => id !== card.proposal.id)));
+    this.swapDesk.accept(card.proposal, massG);
     this.walkOn(at);
   }
 
@@ -91,9 +62,5 @@ export class Proposals {
   protected takeAll(): void {
     this.swapDesk.takeOpen();
     this.walkOn(0);
-  }
-
-  protected toggleWhy(id: string): void {
-    this.asked.set(this.asked() === id ? undefined : id);
   }
 }

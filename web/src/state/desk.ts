@@ -6,6 +6,8 @@ import {
   batchCost,
   type BatchCost,
   betterClass,
+  type DailyShare,
+  dailyShares,
   type Formula,
   type GoalState,
   guessClass,
@@ -112,6 +114,13 @@ export class Desk {
     if (!formula || !views) return [];
     const each = cost && cost.unpricedLines.length === 0 ? cost.amount / views.portions : undefined;
     return judgeGoals(formula.goals?.targets ?? [], views.portion, each);
+  });
+
+  /** What a portion brings of each sweetener that has a daily limit. */
+  readonly dailyShares = computed((): readonly DailyShare[] => {
+    const [formula, views, larder] = [this.rebuildFormula(), this.rebuild()?.views, this.larder()];
+    const { country } = this.preferences.settings();
+    return formula && views && larder ? dailyShares(formula, views.portions, larder, country, this.preferences.bodyKg()) : [];
   });
 
   /** Everything Fellmist says of a formula, as this household counts. */

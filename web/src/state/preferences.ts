@@ -28,6 +28,15 @@ export class Preferences {
   readonly theme = signal<'light' | 'dark'>(document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light');
   readonly singleKeys = signal(localStorage.getItem('fellmist.singleKeys') !== 'off');
 
+  /** A body weight that limits by weight are told for, kg: of a person, so it stays on this device. Undefined until one is given. */
+  readonly bodyKg = signal(Number(localStorage.getItem('fellmist.bodyKg')) || undefined);
+
+  weighBody(bodyKg: number | undefined): void {
+    this.bodyKg.set(bodyKg);
+    if (bodyKg === undefined) localStorage.removeItem('fellmist.bodyKg');
+    else localStorage.setItem('fellmist.bodyKg', String(bodyKg));
+  }
+
   settle(change: SettingsChange): void {
     this.store.dispatch(householdActions.settled({ change }));
   }
