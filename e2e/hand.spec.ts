@@ -184,6 +184,51 @@ describe('where the eye and the hand go', () => {
     await keys.close();
   });
 
+  test('what a pack taught since a try was saved is told once, before and after', async () => {
+    const { page: own, faults } = await openPage(opened.browser, `${household.url}/shelf`);
+    await putOnBench(own, household.url, 'Oat pancakes\nServes 2\n120 g oat flour\n150 ml milk\n2 eggs\n1 tsp baking powder');
+    await sees(own, 'try 1 of 1');
+    const status = await own.evaluate(async () => {
+      const { packs } = (await (await fetch('/api/larder')).json()) as { packs: { version: number; pack: { id: string; thirstTests: object[] } }[] };
+      const found = packs.find(({ pack }) => pack.id === 'pack-oat-flour');
+      const tests = [38, 37, 39].map((waterG) => ({ id: crypto.randomUUID(), powderG: 10, waterG, on: '2026-11-26' }));
+      const pack = { ...found?.pack, thirstTests: [...(found?.pack.thirstTests ?? []), ...tests] };
+      const headers = { 'Content-Type': 'application/json', 'If-Match': `"${found?.version ?? 0}"` };
+      return (await fetch('/api/packs/pack-oat-flour', { method: 'PUT', headers, body: JSON.stringify(pack) })).status;
+    });
+    expect(status).toBe(200);
+    await own.reload({ waitUntil: 'networkidle0' });
+    await sees(own, 'its thirst was tested');
+    expect(await own.$eval('fm-pack-news', (news) => news.textContent)).toMatch(/Thickness: holds on the spoon\s*, before drops in blobs/);
+    await press(own, 'Seen');
+    await own.reload({ waitUntil: 'networkidle0' });
+    await own.waitForSelector('.rebuilt .row');
+    expect(await own.$('fm-pack-news .notice')).toBeNull();
+    expect(faults).toEqual([]);
+    await own.close();
+  });
+
+  test('sweeteners are told against a day’s limit for a body weight, which this device keeps', async () => {
+    const { page: own, faults } = await openPage(opened.browser, `${household.url}/shelf`);
+    await putOnBench(own, household.url, 'Sweet tea\nServes 1\n200 g water\n1 g pure sucralose');
+    await press(own, 'Nutrition');
+    const share = (): Promise<string> => own.$eval('fm-daily-limits tbody td:last-child', (cell) => cell.textContent ?? '');
+    await sees(own, 'Sweeteners with a daily limit');
+    // By hand: 980 mg of a day's 5 mg x 70 kg (FDA; the household's country is the US) is 280 %; for half the weight twice that.
+    expect(await share()).toBe('280 %');
+    await type(own, '#body-weight', '35');
+    await own.keyboard.press('Tab');
+    await own.waitForFunction(() => document.querySelector('fm-daily-limits tbody td:last-child')?.textContent === '560 %');
+    await type(own, '#body-weight', 'a ton');
+    await own.keyboard.press('Tab');
+    await sees(own, 'Give a weight from 10 to 300 kg');
+    await own.reload({ waitUntil: 'networkidle0' });
+    await press(own, 'Nutrition');
+    expect(await share()).toBe('560 %');
+    expect(faults).toEqual([]);
+    await own.close();
+  });
+
   test('a German browser writes and reads a decimal comma, and asks where a figure can be read two ways', async () => {
     const { page: german, faults } = await openPage(opened.browser, `${household.url}/shelf`);
     const devtools = await german.createCDPSession();

@@ -95,6 +95,19 @@ export function stockLarder(foods: readonly Food[], packs: readonly Pack[] = [],
   };
 }
 
+/** The same larder with some packs as they were at another time; those that are not in it, or whose kind is not, change nothing. */
+export function withPacksAs(larder: Larder, packs: readonly Pack[]): Larder {
+  const others = packs.flatMap((pack) => {
+    const kind = larder.foods.get(pack.kindId);
+    return kind && larder.foods.has(pack.id) ? [packAsFood(pack, kind)] : [];
+  });
+  return {
+    ...larder,
+    foods: new Map([...larder.foods, ...others.map((food) => [food.id, food] as const)]),
+    perGram: new Map([...larder.perGram, ...others.map((food) => [food.id, gramFigures(food)] as const)]),
+  };
+}
+
 /** The food to put in where a rule or a name asks for a kind: the pack in the kitchen, else the kind itself. */
 export function foodInHand(kindId: string, larder: Larder): Food | undefined {
   return larder.foods.get(larder.inHand.get(kindId) ?? kindId);

@@ -15,6 +15,7 @@ import { Ledger } from '../parts/ledger';
 import { LinesPanel } from './lines-panel';
 import { NotesPanel } from './notes-panel';
 import { Nutrition } from './nutrition';
+import { PackNews } from './pack-news';
 import { TriesPanel } from './tries-panel';
 import { type Asked, WhyPanel } from '../parts/why-panel';
 import { BenchHead } from './bench-head';
@@ -53,6 +54,7 @@ type Panel =
     NgTemplateOutlet,
     NotesPanel,
     Nutrition,
+    PackNews,
     Pairs,
     Proposals,
     Sheet,

@@ -15,10 +15,12 @@ import {
   type Larder,
   mainPart,
   type Measures,
+  type Pack,
   pairLines,
   sameShareOf,
   standingOf,
   type Tables,
+  withPacksAs,
   type Worksheet,
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
@@ -123,9 +125,15 @@ export class Desk {
     return formula && views && larder ? dailyShares(formula, views.portions, larder, country, this.preferences.bodyKg()) : [];
   });
 
+  /** What the rebuild would be with some packs as they were before. */
+  withPacksAs(packs: readonly Pack[]): Analysis | undefined {
+    const larder = this.larder();
+    return larder && this.analysed(this.rebuildFormula(), withPacksAs(larder, packs));
+  }
+
   /** Everything Fellmist says of a formula, as this household counts. */
-  analysed(formula: Formula | undefined): Analysis | undefined {
-    const [larder, tables] = [this.larder(), this.tables()];
+  analysed(formula: Formula | undefined, larder = this.larder()): Analysis | undefined {
+    const tables = this.tables();
     return formula && larder && tables ? analyse(formula, larder, tables, this.preferences.counting()) : undefined;
   }
 

@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { type Analysis, type Pack } from '@fellmist/core';
+import { Desk } from '../state/desk';
+import { FELT_STEPS, PacksSince, thickerBy } from '../state/packsSince';
+import { Preferences } from '../state/preferences';
+import { showSum } from '../ui/figures';
+import { Button } from '../ui/zorro/button';
+
+const thickness = ({ consistency }: Analysis): string => (consistency.kind === 'reckoned' ? consistency.word : consistency.words);
+
+/** The thickness now; where the word stays the same and the hand feels it, which way it went. */
+function thicknessNow(before: Analysis, now: Analysis): string {
+  const by = thickerBy(now, before) ?? 0;
+  if (thickness(now) !== thickness(before) || Math.abs(by) < FELT_STEPS) return thickness(now);
+  return `${thickness(now)}, a little ${by > 0 ? 'thicker' : 'thinner'}`;
+}
+
+/** What was said of a pack since: a test more, another label, another cup. */
+function learned(before: Pack, now: Pack): string {
+  const ways = [
+    now.thirstTests.length > before.thirstTests.length ? 'its thirst was tested' : '',
+    JSON.stringify(now.label) !== JSON.stringify(before.label) ? 'its label was changed' : '',
+    JSON.stringify([now.cup, now.measuresG]) !== JSON.stringify([before.cup, before.measuresG]) ? 'it was weighed' : '',
+  ].filter(Boolean);
+  return ways.join(' and ') || 'it was changed';
+}
+
+/** What a pack that was tested or relabelled since the last try makes of the formula, before and after, told once. */
+@Component({
+  selector: 'fm-pack-news',
+  imports: [Button],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './pack-news.html',
+  styleUrl: './pack-news.less',
+})
+export class PackNews {
+  protected readonly packs = inject(PacksSince);
+  private readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
+
+  protected readonly told = computed(() => {
+    const news = this.packs.news();
+    if (!news) return undefined;
+    const [before, now] = [news.before, news.now];
+    const word = this.desk.sheet()?.rebuild.portionWord ?? 'portion';
+    const energy = this.preferences.energyFigure();
+    const row = (name: string, of: (analysis: Analysis) => string) => ({ name, before: of(before), now: of(now) });
+    return {
+      heading: `${news.packs.map((pack) => pack.now.name).join(', ')}:`,
+      what: `since this try was saved ${[...new Set(news.packs.map((pack) => learned(pack.before, pack.now)))].join(', ')}.`,
+      rows: [
+        { ...row('Thickness', thickness), now: thicknessNow(before, now) },
+        row('Energy', ({ views }) => `${showSum(views.portion[energy], 0)} ${this.preferences.energyUnit()} a ${word}`),
+        row('Protein', ({ views }) => `${showSum(views.portion.proteinG, 1)} g`),
+      ].filter((one) => one.before !== one.now),
+    };
+  });
+}
