@@ -21,6 +21,8 @@ export interface Role {
   readonly high: number;
   readonly unit: string;
   readonly digits: number;
+  /** The same in what a kitchen measures, where the unit is a chemist's: how many of it make one. */
+  readonly kitchen?: { readonly unit: string; readonly times: number; readonly digits: number };
   /** Change that nobody notices at the table, in the role's unit. House value. */
   readonly noticedLeast: number;
   /** Corrections below so many grams are not worth a spoon. House value. */

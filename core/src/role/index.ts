@@ -15,7 +15,7 @@ export {
   zeros,
 } from './brings';
 export { bulkSweetness } from './bulkSweetness';
-export { type Lift, liftOf, SOAPY_SHARE } from './lift';
+export { G_OF_SODA, type Lift, liftOf, ML_OF_GAS, SOAPY_SHARE } from './lift';
 export { intenseSweetness, type SweetenerWarning, sweetenerWarnings, type Sweetness, sweetnessCeiling, sweetnessOf, sweetnessPer100g } from './sweetness';
 export {
   amountFor,

@@ -55,6 +55,11 @@ export function liftOf(sums: Sums): Lift | undefined {
   };
 }
 
+/** Millilitres of gas in a millimole at 20 °C and 1013 hPa: the ideal gas law. */
+export const ML_OF_GAS = 24.05;
+/** Grams of baking soda in a millimole: NaHCO3, 84.007 g/mol. */
+export const G_OF_SODA = 0.084007;
+
 export const LIFT: Role = {
   name: 'Lift',
   ends: ['flat', 'coarse'],
@@ -63,6 +68,7 @@ export const LIFT: Role = {
   high: 12,
   unit: 'mmol of gas in 100 g',
   digits: 1,
+  kitchen: { unit: 'mL of gas in 100 g', times: ML_OF_GAS, digits: 0 },
   noticedLeast: 0.5,
   leastG: 0.3,
   tells: 1.5,
@@ -90,6 +96,7 @@ export const ACID: Role = {
   high: 14,
   unit: 'mmol left over in 100 g',
   digits: 1,
+  kitchen: { unit: 'g of soda that the acid in 100 g could still meet', times: G_OF_SODA, digits: 2 },
   noticedLeast: 1,
   leastG: 0.1,
   tells: 0.5,

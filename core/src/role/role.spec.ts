@@ -2,7 +2,21 @@ import fc from 'fast-check';
 import { MF } from 'mf-parser';
 import { food, mixOf as parts } from '../../test/larder';
 import { INTENSE } from '../food';
-import { AT, bulkSweetness, intenseSweetness, liftOf, readSum, SOAPY_SHARE, type Sums, sumsOf, sweetenerWarnings, sweetnessCeiling, sweetnessOf } from './index';
+import {
+  AT,
+  LEDGER_ROLES,
+  roleOf,
+  bulkSweetness,
+  intenseSweetness,
+  liftOf,
+  readSum,
+  SOAPY_SHARE,
+  type Sums,
+  sumsOf,
+  sweetenerWarnings,
+  sweetnessCeiling,
+  sweetnessOf,
+} from './index';
 
 function mix(grams: Readonly<Record<string, number>>): Sums {
   return sumsOf(parts(grams));
@@ -143,4 +157,11 @@ describe('lift and acid', () => {
     expect(two?.sodaLeftShare).toBeCloseTo(one?.sodaLeftShare ?? NaN, 9);
     expect(liftOf(sumsOf([]))).toBeUndefined();
   });
+});
+
+// NaHCO3 weighs 84.007 g/mol and gives 24.05 L of gas a mole at 20 °C (CRC Handbook; ideal gas law): a gram of soda is 11.9 mmol, 286 mL.
+test('what a chemist counts in millimoles is said in grams of soda and millilitres of gas', () => {
+  const [lift, acid] = [roleOf('lift').kitchen, roleOf('acid').kitchen];
+  expect([(1000 / 84.007) * (acid?.times ?? NaN), (1000 / 84.007) * (lift?.times ?? NaN)]).toEqual([expect.closeTo(1, 3), expect.closeTo(286, 0)]);
+  expect(LEDGER_ROLES.filter((role) => /mol/.test((roleOf(role).kitchen ?? roleOf(role)).unit))).toEqual([]);
 });

@@ -148,12 +148,12 @@ interface Bitter {
 
 const BITTER = table.bitter as readonly Bitter[];
 
-/** What sweeteners taste of beside sweet at this dose, those that tell. */
-function bitterness(sums: Sums, massG: number): readonly SweetenerWarning[] {
+/** What sweeteners taste of beside sweet at this dose, those that tell; one that is spent is told as such. */
+function bitterness(sums: Sums, massG: number, spent: readonly Intense[]): readonly SweetenerWarning[] {
   return BITTER.flatMap(({ name, of, from, much, tastes }): readonly SweetenerWarning[] => {
     const gives = of.reduce((sum, one) => sum + intenseSweetness(one, (read(sums, AT[one]) * 1e6) / massG), 0);
     const share = gives / Math.max(...of.map(sweetnessCeiling));
-    if (share < from) return [];
+    if (share < from || of.some((one) => spent.includes(one))) return [];
     const [how, to] = share < much ? ['a little ', 'some'] : ['', 'most'];
     return [
       {
@@ -186,9 +186,13 @@ export function sweetenerWarnings(sums: Sums, servedC: number): readonly Sweeten
   if (massG > 0 && erythritolG / massG > COOLS_FROM) {
     warnings.push({ kind: 'cooling', words: `Erythritol is ${Math.round((erythritolG * 100) / massG)} % of it: above about 10 % it cools the tongue.` });
   }
-  if (massG > 0) warnings.push(...bitterness(sums, massG));
-  for (const one of massG > 0 ? atCeiling(sums, massG) : NONE) {
-    warnings.push({ kind: 'ceiling', words: `More ${SWEETENER_NAMES[one] ?? one} adds next to nothing here: a second, unlike sweetener would.` });
+  if (massG <= 0) return warnings;
+  const spent = atCeiling(sums, massG);
+  warnings.push(...bitterness(sums, massG, spent));
+  for (const one of spent) {
+    const tastes = BITTER.find(({ of }) => of.includes(one))?.tastes;
+    const taste = tastes === undefined ? '' : ` but tastes ${tastes}`;
+    warnings.push({ kind: 'ceiling', words: `More ${SWEETENER_NAMES[one] ?? one} adds next to nothing here${taste}: a second, unlike sweetener would.` });
   }
   return warnings;
 }

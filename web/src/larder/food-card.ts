@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type StoredPack } from '@fellmist/contract';
-import { type Food, kindIdOf, MARK_WORDS, netCarbOf, type Nutrient, pricePer100g, pricePer100gProtein, proteinPer100Kcal } from '@fellmist/core';
+import { type Food, G_OF_SODA, kindIdOf, MARK_WORDS, ML_OF_GAS, netCarbOf, type Nutrient, pricePer100g, pricePer100gProtein, proteinPer100Kcal } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { LarderDesk } from '../state/larderDesk';
 import { showNumber } from '../ui/figures';
@@ -40,14 +40,14 @@ const SHOWN: readonly (readonly [Nutrient, string, string, number, boolean])[] =
 /** Zero of these says nothing worth a line. */
 const QUIET: readonly Nutrient[] = ['transG', 'starchG', 'addedSugarsG', 'polyolsG', 'alluloseG'];
 
-const ROLE_WORDS: Readonly<Record<string, readonly [string, string]>> = {
+const ROLE_WORDS: Readonly<Record<string, readonly [name: string, unit: string, times?: number]>> = {
   sweetness: ['Sweetness', '× sugar'],
   gluten: ['Gluten', 'g a gram'],
   setting: ['Sets on heating', 'g a gram, as egg white'],
   binding: ['Binding', '× xanthan'],
-  acid: ['Acid', 'mmol in 100 g'],
-  base: ['Base', 'mmol in 100 g'],
-  co2: ['Gas', 'mmol CO₂ in 100 g'],
+  acid: ['Acid', 'g of soda that 100 g meet', G_OF_SODA],
+  base: ['Base', 'g of soda’s worth in 100 g', G_OF_SODA],
+  co2: ['Gas', 'mL from 100 g', ML_OF_GAS],
   browning: ['Browning', '× glucose'],
 };
 
@@ -146,8 +146,10 @@ export class FoodCard {
             },
           ]
         : [];
-    const others = Object.entries(food.roles).map(([role, { amount, sd, mark, source }]) => {
-      const [name, unit] = ROLE_WORDS[role] ?? [role, 'g a gram'];
+    const others = Object.entries(food.roles).map(([role, value]) => {
+      const { mark, source } = value;
+      const [name, unit, times = 1] = ROLE_WORDS[role] ?? [role, 'g a gram'];
+      const [amount, sd] = [value.amount * times, value.sd * times];
       const digits = amount < 0.1 ? 4 : amount < 10 ? 2 : 0;
       return { name, words: `${showNumber(amount, digits)}${sd > 0 ? ` ± ${showNumber(sd, digits)}` : ''} ${unit}`, source: `${MARK_WORDS[mark]}: ${source}` };
     });

@@ -55,16 +55,23 @@ function placeOf(role: LedgerRole, amount: number | undefined): number | undefin
   return Math.min(Math.max(((amount - low) / (high - low)) * 100, 0), 100);
 }
 
+/** How a figure of a role is said in a kitchen. */
+function inKitchen(role: LedgerRole): { readonly unit: string; readonly times: number; readonly digits: number } {
+  const { kitchen, unit, digits } = roleOf(role);
+  return kitchen ?? { unit, times: 1, digits };
+}
+
 function amountWords(role: LedgerRole, amount: number | undefined): string {
   if (amount === undefined) return 'not reckoned';
   if (role === 'thickness') return consistencyWord(amount);
-  return `${showNumber(amount, roleOf(role).digits)} ${roleOf(role).unit}`;
+  const { unit, times, digits } = inKitchen(role);
+  return `${showNumber(amount * times, digits)} ${unit}`;
 }
 
 /** "12.5 g in 100 g, was 18.7; wanted 9 to 24": what the pegs and the band of a row stand for. */
 function numbersOf({ role, original, rebuild, band }: StandingRow): string {
-  const { digits, unit } = roleOf(role);
-  const show = (amount: number | undefined): string => (amount === undefined ? 'not reckoned' : showNumber(amount, digits));
+  const { digits, times, unit } = inKitchen(role);
+  const show = (amount: number | undefined): string => (amount === undefined ? 'not reckoned' : showNumber(amount * times, digits));
   const wanted = band ? `; wanted ${show(band.low)} to ${show(band.high)}` : '';
   return `${show(rebuild)} ${unit}, was ${show(original)}${wanted}`;
 }
