@@ -82,6 +82,8 @@ export interface ShelfEntry {
   readonly pricePortion?: number;
   /** Names of foods that were swapped in. */
   readonly swappedIn: readonly string[];
+  /** When its picture was put, if it has one: part of the picture's address. */
+  readonly picturedAt?: string;
   /** Why it cannot be opened, if it cannot; then it has no figures. */
   readonly fault?: string;
 }

@@ -11,6 +11,7 @@ import { formulaRoutes } from './routes/formulas';
 import { householdRoutes } from './routes/household';
 import { importRoutes } from './routes/imports';
 import { larderRoutes } from './routes/larder';
+import { pictureRoutes } from './routes/pictures';
 import { type LarderStore } from './store/larderStore';
 
 export interface AppParts {
@@ -28,7 +29,7 @@ export function buildApp({ larderStore, labels, webRoot, log, now }: AppParts): 
   app.use(pinoHttp({ logger: log, autoLogging: false }));
   app.use(guardHostAndOrigin, giveNonce, secureHeaders);
   const api = express.Router();
-  api.use(importRoutes(larderStore));
+  api.use(importRoutes(larderStore), pictureRoutes(larderStore.db, now));
   api.use(express.json({ limit: '12mb' }));
   api.get('/health', (_request, response) => {
     response.json({ ok: true });

@@ -25,9 +25,14 @@ function fromZod(error: ZodError): Problem {
   return { type: 'about:blank', title: 'Something in the request is not as it should be', status: 422, detail: `${field || 'The body'}: ${issue?.message ?? 'unreadable'}`, field };
 }
 
-function fromBodyParser(error: { type?: unknown; status?: unknown }): Problem | undefined {
+function fromBodyParser(error: { type?: unknown; status?: unknown; limit?: unknown }): Problem | undefined {
   if (error.type === 'entity.too.large')
-    return { type: 'about:blank', title: 'Too large', status: 413, detail: 'That is larger than Fellmist takes (12 MB, and 24 MB for a table); nothing was saved.' };
+    return {
+      type: 'about:blank',
+      title: 'Too large',
+      status: 413,
+      detail: `That is larger than Fellmist takes here (${Math.round(Number(error.limit) / 2 ** 20)} MB); nothing was saved.`,
+    };
   if (error.type === 'entity.parse.failed') return { type: 'about:blank', title: 'Not JSON', status: 400, detail: 'The body cannot be read as JSON; nothing was saved.' };
   if (typeof error.status === 'number' && error.status >= 400 && error.status < 500)
     return { type: 'about:blank', title: 'Bad request', status: error.status, detail: 'The request cannot be read; nothing was saved.' };

@@ -5,8 +5,8 @@ import { DOCUMENTS, type ReadDocument, readDocument, type StoredDocument } from 
 
 const HEADS = `SELECT formula.id AS id, try.id AS tryId, COALESCE(try_name.label, try.label) AS label, try.created_at AS createdAt,
     COALESCE(json_extract(try.worksheet, '$.rebuild.title'), '') AS title,
-    (SELECT COUNT(*) FROM try AS every WHERE every.formula_id = formula.id) AS tryCount
-  FROM formula JOIN try ON try.id = formula.head_id LEFT JOIN try_name ON try_name.try_id = try.id
+    (SELECT COUNT(*) FROM try AS every WHERE every.formula_id = formula.id) AS tryCount, picture.put_at AS picturedAt
+  FROM formula JOIN try ON try.id = formula.head_id LEFT JOIN picture ON picture.formula_id = formula.id LEFT JOIN try_name ON try_name.try_id = try.id
   WHERE formula.deleted_at IS NULL ORDER BY try.created_at DESC, formula.id`;
 const BODY = 'SELECT schema, worksheet AS body FROM try WHERE id = @id';
 const HEAD_OF = 'SELECT head_id AS headId FROM formula WHERE id = @id AND deleted_at IS NULL';
@@ -49,6 +49,8 @@ export interface ShelfHead {
   readonly title: string;
   readonly createdAt: string;
   readonly tryCount: number;
+  /** When its picture was put, if it has one. */
+  readonly picturedAt: string | null;
 }
 
 /** Every formula that is not deleted, the last touched first. */

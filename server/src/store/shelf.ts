@@ -39,6 +39,9 @@ function swappedIn(sheet: Worksheet, larder: Larder): readonly string[] {
 
 const NO_FIGURES = { portions: 0, portionWord: '', original: {}, rebuild: {}, gaps: 0, swappedIn: [] } as const;
 
+/** Formulas are worked out ahead for so long at a time, and so long is left to requests between. */
+const [AHEAD_MS, AHEAD_PAUSE_MS] = [8, 20];
+
 const seasonOf = (iso: string): (typeof SEASONS)[number] => SEASONS[Math.floor(((Number(iso.slice(5, 7)) + 9) % 12) / 3)] ?? 'winter';
 
 /** Order of the shelf; what has no such figure comes last. */
@@ -55,6 +58,7 @@ const BY: Readonly<Record<Exclude<ShelfSort, 'touched' | 'name'>, (entry: ShelfE
 export class Shelf {
   private readonly kept = new Map<string, Kept>();
   private keptFor: Larder | undefined;
+  private ahead: { readonly larder: Larder | undefined; readonly way: string } | undefined;
   private prices: ReadonlyMap<string, number> = new Map();
 
   constructor(private readonly larderStore: LarderStore) {}
@@ -69,7 +73,30 @@ export class Shelf {
     const looked =
       query.classId !== undefined || query.school !== undefined || query.without !== undefined ? named.filter((head) => this.answers(this.of(head, query), query)) : named;
     const sorted = this.sorted(looked, query);
+    this.workAhead(heads, query);
     return { total: sorted.length, all: heads.length, entries: sorted.slice(query.offset, query.offset + query.limit).map((head) => this.of(head, query).entry) };
+  }
+
+  /**
+   * Works the others out too, a few at a time between requests, so that a later search by figures has them all at once. The
+   * larder or the way of counting changing meanwhile ends it: the next page begins anew.
+   */
+  private workAhead(heads: readonly ShelfHead[], counting: Counting): void {
+    const [larder, way] = [this.keptFor, `${counting.carbs}|${counting.energy}`];
+    if (this.ahead && this.ahead.larder === larder && this.ahead.way === way) return;
+    const ahead = { larder, way };
+    this.ahead = ahead;
+    const waiting = [...heads];
+    const some = (): void => {
+      if (this.ahead !== ahead || this.keptFor !== larder || !this.larderStore.db.open) return;
+      const until = performance.now() + AHEAD_MS;
+      while (waiting.length > 0 && performance.now() < until) {
+        const head = waiting.shift();
+        if (head) this.of(head, counting);
+      }
+      if (waiting.length > 0) setTimeout(some, AHEAD_PAUSE_MS).unref();
+    };
+    setTimeout(some, AHEAD_PAUSE_MS).unref();
   }
 
   /** What depends on foods, packs and settings is worked out anew when they change. */
@@ -105,10 +132,10 @@ export class Shelf {
     const key = `${head.tryId}|${carbs}|${energy}`;
     const known = this.kept.get(key);
     // A renaming and a further try change the head, not what was worked out of it.
-    if (known) return { ...known, entry: { ...known.entry, tryLabel: head.label, tryCount: head.tryCount } };
-    const made = this.made(head, { carbs, energy });
-    this.kept.set(key, made);
-    return made;
+    const made = known ?? this.made(head, { carbs, energy });
+    if (!known) this.kept.set(key, made);
+    const picture = head.picturedAt === null ? {} : { picturedAt: head.picturedAt };
+    return { ...made, entry: { ...made.entry, tryLabel: head.label, tryCount: head.tryCount, ...picture } };
   }
 
   /** One formula; one that cannot be read or analysed is listed as such, so that the shelf stays whole. */

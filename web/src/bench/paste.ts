@@ -20,6 +20,7 @@ import {
 import { Store } from '@ngrx/store';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { FirstSteps } from '../state/firstSteps';
 import { LarderDesk } from '../state/larderDesk';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
@@ -155,6 +156,7 @@ export class Paste {
   });
 
   constructor() {
+    if (inject(FirstSteps).isOn() && this.isBlank()) this.useExample();
     const larderDesk = inject(LarderDesk);
     const asked = new Set<string>();
     let waiting: ReturnType<typeof setTimeout> | undefined;

@@ -5,11 +5,13 @@ import { ALLERGENS, SCHOOLS, type Why, whyFigure } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Importer } from '../parts/importer';
 import { Preferences } from '../state/preferences';
+import { pictureOf } from '../state/api';
 import { Asking } from '../state/asking';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { type Draft } from '../state/draftBook';
 import { type DraftHead, SheetDrafts } from '../state/drafts';
+import { FirstSteps } from '../state/firstSteps';
 import { shelfActions, shelfFeature, type ShelfLook } from '../state/shelf.feature';
 import { type Option } from '../ui/choice';
 import { Picker } from '../ui/pick';
@@ -20,6 +22,7 @@ import { Button } from '../ui/zorro/button';
 import { Actions, ofType } from '@ngrx/effects';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FileButton } from '../ui/file-button';
+import { chooseFile, shrunk } from '../ui/picture';
 import { Told } from '../ui/told';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
 import { Skeleton } from '../ui/zorro/skeleton';
@@ -65,6 +68,7 @@ export class Shelf {
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
   private readonly told = inject(Told);
+  protected readonly firstSteps = inject(FirstSteps);
   protected readonly copyFault = signal<string | undefined>(undefined);
   /** The figure whose inputs lie open, and the button that opened it. */
   protected readonly asked = signal<{ readonly entryId: string; readonly name: string; readonly why: Why; readonly from: HTMLElement } | undefined>(undefined);
@@ -94,6 +98,7 @@ export class Shelf {
       cells: entry.fault === undefined ? SHOWN.map((figure) => this.cell(entry, figure)) : [],
       saved: this.dates.format(new Date(entry.updatedAt)),
       isUnsaved: this.unsaved().has(entry.id),
+      picture: entry.picturedAt === undefined ? undefined : pictureOf(entry.id, entry.picturedAt),
       price: entry.pricePortion === undefined ? '' : `${this.preferences.showPrice(entry.pricePortion)} each`,
       more: this.moreFor(entry),
     })),
@@ -111,6 +116,9 @@ export class Shelf {
     inject(Actions)
       .pipe(ofType(shelfActions.removed), takeUntilDestroyed())
       .subscribe(({ entry }) => this.told.undoable(`“${entry.title}” was taken off the shelf.`, () => this.store.dispatch(shelfActions.restore({ entry }))));
+    inject(Actions)
+      .pipe(ofType(shelfActions.pictureRemoved), takeUntilDestroyed())
+      .subscribe(({ id, picture }) => this.told.undoable('The picture was taken away.', () => this.store.dispatch(shelfActions.putPicture({ id, picture }))));
   }
 
   private async lookForDrafts(): Promise<void> {
@@ -132,8 +140,17 @@ export class Shelf {
     return [
       { words: 'Copy', run: () => this.copy(entry) },
       ...(entry.fault === undefined ? [{ words: 'Export the recipe', href: `/api/formulas/${entry.id}/recipe.jsonld` }] : []),
+      { words: entry.picturedAt === undefined ? 'Add a picture' : 'Another picture', run: () => void this.addPicture(entry) },
+      ...(entry.picturedAt === undefined ? [] : [{ words: 'Take the picture away', run: () => this.store.dispatch(shelfActions.removePicture({ id: entry.id })) }]),
       { words: 'Remove', run: () => this.remove(entry) },
     ];
+  }
+
+  private async addPicture({ id }: ShelfEntry): Promise<void> {
+    const file = await chooseFile('image/*');
+    const picture = file && (await shrunk(file));
+    this.copyFault.set(file && !picture ? `“${file.name}” is no picture that this browser can read. Choose a JPEG, PNG or WebP.` : undefined);
+    if (picture) this.store.dispatch(shelfActions.putPicture({ id, picture }));
   }
 
   private cell(entry: ShelfEntry, row: (typeof SHOWN)[number]): ShelfCell {

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { FirstSteps } from '../state/firstSteps';
 import { Preferences } from '../state/preferences';
 import { keyNames, Keys } from '../ui/keys';
+import { Button } from '../ui/zorro/button';
 import { Modal, ModalContent, Modals } from '../ui/zorro/modal';
 import { Switch } from '../ui/zorro/switch';
 
@@ -9,7 +11,7 @@ import { Switch } from '../ui/zorro/switch';
 @Component({
   selector: 'fm-help',
   providers: [Modals],
-  imports: [FormsModule, Modal, ModalContent, Switch],
+  imports: [Button, FormsModule, Modal, ModalContent, Switch],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './help.html',
   styleUrl: './help.less',
@@ -17,9 +19,15 @@ import { Switch } from '../ui/zorro/switch';
 export class Help {
   protected readonly preferences = inject(Preferences);
   private readonly keys = inject(Keys);
+  private readonly firstSteps = inject(FirstSteps);
   readonly place = input.required<string>();
   readonly about = input.required<readonly string[]>();
   readonly closed = output();
+
+  protected stepThrough(): void {
+    this.closed.emit();
+    this.firstSteps.start();
+  }
 
   protected readonly groups = computed(() => {
     const bound = this.keys.listed();

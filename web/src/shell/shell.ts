@@ -5,8 +5,10 @@ import { Store } from '@ngrx/store';
 import { filter, map } from 'rxjs';
 import { benchFeature } from '../state/bench.feature';
 import { larderActions } from '../state/larder.actions';
+import { FirstSteps } from '../state/firstSteps';
 import { larderFeature } from '../state/larder.feature';
 import { Preferences } from '../state/preferences';
+import { FirstStepsBar } from '../parts/first-steps';
 import { Icon } from '../ui/icon';
 import { type IconName } from '../ui/icons';
 import { type Binding, Keys } from '../ui/keys';
@@ -32,7 +34,7 @@ const PLACES: readonly Place[] = [
 /** The rail of places, the place itself, and help for it. */
 @Component({
   selector: 'fm-root',
-  imports: [Button, Help, Icon, RouterLink, RouterLinkActive, RouterOutlet, ToldNotice],
+  imports: [Button, FirstStepsBar, Help, Icon, RouterLink, RouterLinkActive, RouterOutlet, ToldNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shell.html',
   styleUrl: './shell.less',
@@ -43,6 +45,7 @@ export class Shell {
   private readonly router = inject(Router);
   protected readonly keys = inject(Keys);
   protected readonly preferences = inject(Preferences);
+  protected readonly firstSteps = inject(FirstSteps);
   protected readonly places = PLACES;
   protected readonly isHelping = signal(false);
   protected readonly larderFailure = this.store.selectSignal(larderFeature.selectFailure);

@@ -33,6 +33,11 @@ function paramsOf(query: object): Record<string, string> {
   );
 }
 
+/** Where a formula's picture lies; the address of what is shown carries when it was put. */
+export function pictureOf(id: string, putAt?: string): string {
+  return `/api/formulas/${encodeURIComponent(id)}/picture${putAt === undefined ? '' : `?at=${encodeURIComponent(putAt)}`}`;
+}
+
 /** The server's resources, one method each. */
 @Injectable({ providedIn: 'root' })
 export class Api {
@@ -107,6 +112,18 @@ export class Api {
 
   shelf(query: Partial<ShelfQuery>): Observable<ShelfPage> {
     return this.http.get<ShelfPage>('/api/formulas', { params: paramsOf(query) });
+  }
+
+  putPicture(id: string, picture: Blob): Observable<{ readonly picturedAt: string }> {
+    return this.http.put<{ picturedAt: string }>(pictureOf(id), picture);
+  }
+
+  picture(id: string): Observable<Blob> {
+    return this.http.get(pictureOf(id), { responseType: 'blob' });
+  }
+
+  removePicture(id: string): Observable<unknown> {
+    return this.http.delete(pictureOf(id));
   }
 
   formula(id: string): Observable<StoredFormula> {

@@ -61,6 +61,34 @@ export const restoreFormula = createEffect(
   { functional: true },
 );
 
+export const putPicture = createEffect(
+  (actions = inject(Actions), api = inject(Api)) =>
+    actions.pipe(
+      ofType(shelfActions.putPicture),
+      concatMap(({ id, picture }) =>
+        api.putPicture(id, picture).pipe(
+          map(({ picturedAt }): Action => shelfActions.picturePut({ id, picturedAt })),
+          catchError(orFailed),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const removePicture = createEffect(
+  (actions = inject(Actions), api = inject(Api)) =>
+    actions.pipe(
+      ofType(shelfActions.removePicture),
+      concatMap(({ id }) =>
+        api.picture(id).pipe(
+          switchMap((picture) => api.removePicture(id).pipe(map((): Action => shelfActions.pictureRemoved({ id, picture })))),
+          catchError(orFailed),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
 export const lookInto = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(

@@ -3,6 +3,9 @@ import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { type Ask } from './asking';
 
+/** A formula on the shelf, by what it is known by. */
+export type ShelfName = Pick<ShelfEntry, 'id' | 'title'>;
+
 export const shelfActions = createActionGroup({
   source: 'Shelf',
   events: {
@@ -11,10 +14,15 @@ export const shelfActions = createActionGroup({
     'More Wanted': emptyProps(),
     Loaded: props<{ page: ShelfPage; offset: number }>(),
     Failed: props<{ words: string }>(),
-    Remove: props<{ entry: ShelfEntry }>(),
-    Removed: props<{ entry: ShelfEntry }>(),
-    Restore: props<{ entry: ShelfEntry }>(),
+    Remove: props<{ entry: ShelfName }>(),
+    Removed: props<{ entry: ShelfName }>(),
+    Restore: props<{ entry: ShelfName }>(),
     Restored: emptyProps(),
+    'Put Picture': props<{ id: string; picture: Blob }>(),
+    'Picture Put': props<{ id: string; picturedAt: string }>(),
+    'Remove Picture': props<{ id: string }>(),
+    /** What was there goes along, so that it can be put back. */
+    'Picture Removed': props<{ id: string; picture: Blob }>(),
     /** A formula is looked into without being put on the bench. */
     'Look Into': props<{ ask: Ask<StoredFormula>; id: string }>(),
     /** A copy to try something else on goes on the bench as a formula of its own. */
@@ -47,6 +55,11 @@ export const shelfFeature = createFeature({
       return offset === 0 ? entriesOf.setAll([...page.entries], next) : entriesOf.upsertMany([...page.entries], next);
     }),
     on(shelfActions.failed, (state, { words }): ShelfState => ({ ...state, failure: words })),
+    on(shelfActions.picturePut, (state, { id, picturedAt }): ShelfState => entriesOf.updateOne({ id, changes: { picturedAt } }, { ...state, failure: undefined })),
+    on(shelfActions.pictureRemoved, (state, { id }): ShelfState => {
+      const { picturedAt: _gone, ...entry } = state.entities[id] ?? {};
+      return 'id' in entry ? entriesOf.setOne(entry, state) : state;
+    }),
     on(shelfActions.removed, (state, { entry }): ShelfState => entriesOf.removeOne(entry.id, { ...state, total: state.total - 1, all: state.all - 1 })),
   ),
   extraSelectors: ({ selectShelfState, selectIsHere }) => {

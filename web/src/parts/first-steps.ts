@@ -1,0 +1,83 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Router } from '@angular/router';
+import { Actions, ofType } from '@ngrx/effects';
+import { type Action, Store } from '@ngrx/store';
+import { actActions, benchActions, benchFeature } from '../state/bench.feature';
+import { FirstSteps } from '../state/firstSteps';
+import { shelfActions } from '../state/shelf.feature';
+import { Button } from '../ui/zorro/button';
+
+interface Step {
+  readonly words: string;
+  /** What the baker does in it: then the next one comes by itself. */
+  readonly ends: readonly Action['type'][];
+  /** It lasts while proposals are open. */
+  readonly untilNoneIsOpen?: boolean;
+}
+
+const TOOK = [actActions.proposalTaken.type, actActions.proposalRefused.type] as const;
+const STEPS: readonly Step[] = [
+  { words: 'A plain recipe lies here to be taken apart. See how each line was read, then press “Put on the bench”.', ends: [benchActions.placed.type] },
+  { words: 'Swap: press “Plain wheat flour” in the rebuild find almond flour and take it.', ends: [actActions.swapOpened.type] },
+  {
+    words: 'Proposals: one swap sets others off. Take each, take it with other grams, or refuse it; “why” says the reason.',
+    ends: [...TOOK, actActions.openTaken.type],
+    untilNoneIsOpen: true,
+  },
+  {
+    words: 'Settle: the balance marks what left its band. Take what it offers, or “Settle all” for the smallest set. Where nothing is marked, go on.',
+    ends: [...TOOK, actActions.allSettled.type, actActions.roleLeft.type],
+  },
+  {
+    words: 'Portion: beneath stands what one holds now and, struck out, what it held. Make 8 instead of 12, and press a figure to see where it comes from.',
+    ends: [actActions.formulaDescribed.type],
+  },
+];
+
+/** A first treat taken apart in five short steps, on the real screen: each ends when it was done, or by hand. */
+@Component({
+  selector: 'fm-first-steps',
+  imports: [Button],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './first-steps.html',
+  styleUrl: './first-steps.less',
+})
+export class FirstStepsBar {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  protected readonly firstSteps = inject(FirstSteps);
+  private readonly formulaId = this.store.selectSignal(benchFeature.selectFormulaId);
+  private readonly onBench = this.store.selectSignal(benchFeature.selectPresent);
+  protected readonly count = STEPS.length;
+  protected readonly at = signal(0);
+  protected readonly step = computed(() => STEPS[this.at()]?.words);
+
+  constructor() {
+    inject(Actions)
+      .pipe(ofType(...STEPS.flatMap(({ ends }) => ends)), takeUntilDestroyed())
+      .subscribe(({ type }) => this.did(type));
+  }
+
+  private did(type: Action['type']): void {
+    const step = STEPS[this.at()];
+    if (step?.ends.includes(type) && !(step.untilNoneIsOpen && (this.onBench()?.open.length ?? 0) > 0)) this.next();
+  }
+
+  protected next(): void {
+    this.at.update((at) => at + 1);
+  }
+
+  protected end(): void {
+    this.firstSteps.stop();
+    void this.router.navigate(['/shelf']);
+  }
+
+  protected takeOff(): void {
+    const [id, sheet] = [this.formulaId(), this.onBench()];
+    this.firstSteps.stop();
+    void this.router.navigate(['/shelf']).then(() => {
+      if (id !== undefined && sheet) this.store.dispatch(shelfActions.remove({ entry: { id, title: sheet.rebuild.title } }));
+    });
+  }
+}
