@@ -72,6 +72,8 @@ export class Shelf {
   protected readonly copyFault = signal<string | undefined>(undefined);
   /** The figure whose inputs lie open, and the button that opened it. */
   protected readonly asked = signal<{ readonly entryId: string; readonly name: string; readonly why: Why; readonly from: HTMLElement } | undefined>(undefined);
+  /** On a phone what is looked for beside a name lies behind a button. */
+  protected readonly isLooking = signal(false);
   protected readonly query = signal<ShelfLook>({});
   private seeking: ReturnType<typeof setTimeout> | undefined;
   protected readonly total = this.store.selectSignal(shelfFeature.selectTotal);
