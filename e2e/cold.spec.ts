@@ -23,7 +23,7 @@ describe('the cold table', () => {
 
   /** Ice at the spoon, of the rebuild and of the original, as the sentence says it. */
   const iceAtSpoon = async (): Promise<{ now: number; before: number }> => {
-    const words = await page.$eval('fm-freeze-desk .words', (one) => (one as HTMLElement).innerText);
+    const words = await page.$eval('fm-freeze-desk .curve-words', (one) => (one as HTMLElement).innerText);
     const found = /at [^ ]+ °C (\d+) % ice[^(]*\(the original (\d+) % ice/.exec(words);
     const [now, before] = [Number(found?.[1]), Number(found?.[2])];
     return { now, before };
@@ -32,13 +32,13 @@ describe('the cold table', () => {
   test('frozen yogurt from sugar to allulose with a little erythritol and sucralose: as hard and as sweet as before', async () => {
     await put('Plain frozen yogurt\nMakes 8 scoops\n\n500 g yogurt\n100 ml double cream\n110 g sugar\n2 g guar gum');
     await press(page, 'Swap White sugar');
-    await page.waitForSelector('fm-swap-panel .more');
-    await page.click('fm-swap-panel .more');
+
+    await press(page, 'Show all');
     await press(page, 'Take Erythritol, granulated');
     await press(page, 'Take: ');
     await press(page, 'Cold table');
     await sees(page, 'Freezing curve');
-    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .words')?.textContent?.includes('% ice') === true);
+    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .curve-words')?.textContent?.includes('% ice') === true);
     // Most of the erythritol falls out in the cold and softens nothing: for all its small molecules the ice is as hard as before, and says why.
     const hard = await iceAtSpoon();
     expect(hard.now).toBeGreaterThanOrEqual(hard.before - 2);
@@ -53,7 +53,7 @@ describe('the cold table', () => {
     await press(page, 'Add');
     await page.waitForFunction(() => [...document.querySelectorAll('.rebuilt .food')].some((one) => one.textContent?.includes('drops')));
     await press(page, 'Cold table');
-    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .words')?.textContent?.includes('% ice') === true);
+    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .curve-words')?.textContent?.includes('% ice') === true);
     await new Promise((resolve) => setTimeout(resolve, 400));
     const { now, before } = await iceAtSpoon();
     expect(Math.abs(now - before)).toBeLessThanOrEqual(5);

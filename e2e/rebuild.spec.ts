@@ -79,7 +79,7 @@ describe('rebuilds, from the paste to a settled ledger', () => {
   async function swap(line: string, standIn: string): Promise<void> {
     await press(page, `Swap ${line}`);
     await page.waitForSelector('fm-swap-panel li');
-    const more = await page.$('fm-swap-panel .more');
+    const more = await page.$('fm-swap-panel ul + button');
     await more?.click();
     await press(page, `Take ${standIn}`);
     await page.waitForSelector('fm-proposals .card');

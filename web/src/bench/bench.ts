@@ -70,7 +70,7 @@ type Panel =
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.less',
-  host: { '(window:beforeunload)': 'warnUnsaved($event)' },
+  host: { class: 'place-filled', '(window:beforeunload)': 'warnUnsaved($event)' },
 })
 export class Bench {
   private readonly store = inject(Store);

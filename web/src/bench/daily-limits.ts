@@ -22,7 +22,6 @@ function amountWords(mg: number): string {
   imports: [Button, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './daily-limits.html',
-  styleUrl: './daily-limits.less',
 })
 export class DailyLimits {
   private readonly desk = inject(Desk);

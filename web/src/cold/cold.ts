@@ -34,6 +34,7 @@ const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'sta
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './cold.html',
   styleUrl: './cold.less',
+  host: { class: 'place-filled' },
 })
 export class ColdTable {
   private readonly store = inject(Store);

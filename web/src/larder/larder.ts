@@ -50,6 +50,7 @@ function cell(amount: number | null, digits: number): string {
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './larder.html',
   styleUrl: './larder.less',
+  host: { class: 'place-filled' },
 })
 export class LarderPlace {
   private readonly router = inject(Router);
