@@ -1,7 +1,8 @@
 // Builds the web application and the server bundle into dist/, when sources are newer than the last build.
-import { existsSync, mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { brotliCompressSync, constants } from 'node:zlib';
 import { ensurePackages, fail, root, run } from './prepare.mjs';
 
 const SOURCES = [
@@ -37,8 +38,17 @@ async function bundleServer() {
     format: 'esm',
     sourcemap: true,
     logLevel: 'warning',
-    external: ['better-sqlite3', 'express', 'helmet', 'compression', 'pino', 'pino-http', 'papaparse', 'numeric-quantity', 'zod'],
+    external: ['better-sqlite3', 'express', 'helmet', 'express-static-gzip', 'pino', 'pino-http', 'papaparse', 'numeric-quantity', 'zod'],
   });
+}
+
+/** Puts a compressed copy beside each text of the pages, so that the server only sends it. */
+function compressPages(folder) {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) compressPages(path);
+    else if (/\.(?:js|css|svg)$/.test(entry.name)) writeFileSync(`${path}.br`, brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+  }
 }
 
 export function isBuilt() {
@@ -52,6 +62,7 @@ export async function ensureBuilt() {
   await bundleServer();
   const status = run('npx', ['ng', 'build', '--configuration', 'production'], { env: { NG_CLI_ANALYTICS: 'false' } });
   if (status !== 0) fail('The web application could not be built; see the messages above.');
+  compressPages(join(root, 'dist', 'web', 'browser'));
   mkdirSync(join(root, 'dist'), { recursive: true });
   writeFileSync(stamp, new Date().toISOString());
 }

@@ -1,4 +1,3 @@
-import compression from 'compression';
 import express, { type Express } from 'express';
 import { type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -36,7 +35,7 @@ export function buildApp({ larderStore, labels, webRoot, log, now }: AppParts): 
   });
   api.use(larderRoutes(larderStore), formulaRoutes(larderStore, now), householdRoutes(larderStore, now), deviceRoutes(labels), noSuchRoute);
   app.use('/api', api);
-  app.use(compression(), pages(webRoot));
+  app.use(pages(webRoot));
   app.use(noSuchRoute);
   app.use(answerProblems);
   return app;

@@ -1,6 +1,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { pino } from 'pino';
 import request from 'supertest';
 import { type Problem } from '@fellmist/contract';
@@ -12,6 +13,7 @@ const webRoot = mkdtempSync(join(tmpdir(), 'fellmist-pages-'));
 mkdirSync(join(webRoot, 'media'));
 writeFileSync(join(webRoot, 'index.html'), '<!doctype html><style nonce="%NONCE%"></style><fm-root ngCspNonce="%NONCE%"></fm-root>');
 writeFileSync(join(webRoot, 'main-ABCD1234.js'), 'void 0;');
+writeFileSync(join(webRoot, 'main-ABCD1234.js.br'), brotliCompressSync('void 0;'));
 writeFileSync(join(webRoot, 'theme.js'), 'void 0;');
 
 const db = openStore(':memory:', migrations, now);
@@ -38,6 +40,17 @@ describe('the pages', () => {
     const [hashed, plain] = [await local(request(app).get('/main-ABCD1234.js')), await local(request(app).get('/theme.js'))];
     expect([hashed.headers['cache-control'], plain.headers['cache-control']]).toEqual([expect.stringContaining('immutable'), 'no-cache']);
     expect((await local(request(app).get('/../../package.json'))).text).not.toContain('fellmist');
+  });
+
+  test('a browser that reads Brotli is sent what was compressed at the build, one that does not the plain file', async () => {
+    const asked = (encoding: string): request.Test => local(request(app).get('/main-ABCD1234.js')).set('Accept-Encoding', encoding);
+    const [packed, plain] = [await asked('gzip, deflate, br'), await asked('identity')];
+    expect([packed.headers['content-encoding'], packed.headers['content-type'], packed.headers['cache-control']]).toEqual([
+      'br',
+      expect.stringContaining('javascript'),
+      expect.stringContaining('immutable'),
+    ]);
+    expect([plain.headers['content-encoding'], plain.text]).toEqual([undefined, 'void 0;']);
   });
 
   test('an address of the interface that is none is told as a problem, not answered with the page', async () => {

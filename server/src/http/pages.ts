@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type RequestHandler, Router } from 'express';
+import { type RequestHandler, Router } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 
 /** A fresh nonce for each page, so that only Fellmist's own styles run. */
@@ -36,10 +37,15 @@ export function pages(webRoot: string): Router {
   const indexFile = join(webRoot, 'index.html');
   const index = existsSync(indexFile) ? readFileSync(indexFile, 'utf8') : undefined;
   router.use(
-    express.static(webRoot, {
+    // Files are compressed when they are built, not each time they are asked for.
+    expressStaticGzip(webRoot, {
       index: false,
-      setHeaders: (response, path) => {
-        response.setHeader('Cache-Control', /-[A-Z0-9]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: {
+        setHeaders: (response, path) => {
+          response.setHeader('Cache-Control', /-[A-Z0-9]{8}\.\w+(?:\.(?:br|gz))?$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
       },
     }),
   );
