@@ -158,6 +158,54 @@ describe('where the eye and the hand go', () => {
     throw new Error(`the Tab key never comes to ${String(name)}`);
   }
 
+  test('by finger alone at 390: a line is swapped, its proposals taken, the balance dragged through, and saved', async () => {
+    const { page: touch, faults } = await openPage(opened.browser, 'about:blank');
+    await touch.setViewport({ width: 390, height: 600, isMobile: true, hasTouch: true });
+    await touch.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    const tap = async (name: string): Promise<void> => {
+      const handle = await touch.waitForFunction(
+        (wanted) =>
+          [...document.querySelectorAll<HTMLElement>('a, button, [role=tab]')].find((one) => {
+            const words = (one.getAttribute('aria-label') ?? one.textContent ?? '').trim();
+            const { top, bottom, height } = one.getBoundingClientRect();
+            const isInView = height > 0 && bottom > 0 && top < innerHeight;
+            return words.startsWith(wanted) && (isInView || one.checkVisibility());
+          }),
+        {},
+        name,
+      );
+      const element = handle.asElement();
+      await element?.evaluate((one) => one.scrollIntoView({ block: 'center' }));
+      await element?.tap();
+    };
+    await tap('Courgette waffles');
+    await touch.waitForSelector('.rebuilt .row');
+    await tap('Swap Butter');
+    await touch.waitForSelector('.ant-drawer-open .offer');
+    await tap('Take ');
+    await touch.waitForSelector('fm-proposals .card');
+    while ((await touch.$('fm-proposals .card')) !== null) {
+      const left = (await touch.$$('fm-proposals .card')).length;
+      await tap('Take: ');
+      await touch.waitForFunction((before) => document.querySelectorAll('fm-proposals .card').length < before, {}, left);
+    }
+    await tap('Balance');
+    await touch.waitForSelector('.ant-drawer-open fm-ledger');
+    const tops = (): Promise<readonly number[]> => touch.$$eval('main, .fm-sheet-body', (all) => all.map(({ scrollTop }) => scrollTop));
+    const [page0, sheet0] = await tops();
+    const finger = await touch.touchscreen.touchStart(200, 560);
+    for (let y = 540; y >= 280; y -= 20) await finger.move(200, y);
+    await finger.end();
+    await touch.waitForFunction(() => (document.querySelector('.fm-sheet-body')?.scrollTop ?? 0) > 0);
+    expect([(await tops())[0], sheet0]).toEqual([page0, 0]);
+    await touch.keyboard.press('Escape');
+    await touch.waitForFunction(() => document.querySelector('.ant-drawer-open') === null);
+    await tap('Save');
+    await sees(touch, 'try 2 of 2');
+    expect(faults).toEqual([]);
+    await touch.close();
+  });
+
   test('from the paste to a saved swap by keyboard alone', async () => {
     const { page: keys, faults } = await openPage(opened.browser, `${household.url}/bench/paste`);
     await keys.focus('#recipe-text');
