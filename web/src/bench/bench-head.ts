@@ -9,20 +9,21 @@ import { type MoreItem, MoreMenu } from '../ui/more-menu';
 import { Tooltip } from '../ui/zorro/tooltip';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { SAY } from './words';
 
 const GOAL_NAMES: Readonly<Partial<Record<GoalState['goal']['figure'], string>>> = {
   energyKcal: 'kcal',
   energyKj: 'kJ',
-  proteinG: 'g protein',
-  fatG: 'g fat',
-  saturatesG: 'g saturates',
-  carbohydrateG: 'g carbs',
-  netCarbG: 'g net carbs',
-  fibreG: 'g fibre',
-  sugarsG: 'g sugars',
-  polyolsG: 'g polyols',
-  sodiumMg: 'mg sodium',
-  saltG: 'g salt',
+  proteinG: SAY.gProtein,
+  fatG: SAY.gFat,
+  saturatesG: SAY.gSaturates,
+  carbohydrateG: SAY.gCarbs,
+  netCarbG: SAY.gNetCarbs,
+  fibreG: SAY.gFibre,
+  sugarsG: SAY.gSugars,
+  polyolsG: SAY.gPolyols,
+  sodiumMg: SAY.mgSodium,
+  saltG: SAY.gSalt,
   cost: 'cost',
 };
 
@@ -39,6 +40,7 @@ function goalWords({ goal }: GoalState): string {
   styleUrl: './bench-head.less',
 })
 export class BenchHead {
+  protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   readonly state = input.required<BenchState>();
@@ -65,17 +67,16 @@ export class BenchHead {
   protected readonly savedWords = computed(() => {
     const { saving, saved, head } = this.state();
     if (saving === 'saving') return 'saving…';
-    if (this.unsaved()) return 'not saved';
+    if (this.unsaved()) return SAY.notSaved2;
     if (!saved || !head) return '';
     const at = new Date(head.createdAt);
-    return `saved ${(at.toDateString() === new Date().toDateString() ? this.times : this.days).format(at)}`;
+    return SAY.saved2((at.toDateString() === new Date().toDateString() ? this.times : this.days).format(at));
   });
 
   protected readonly more = computed((): readonly MoreItem[] => {
     const { formulaId, head } = this.state();
-    const exported =
-      this.unsaved() || !formulaId || !head ? { words: 'Export once it is saved' } : { words: 'Export the recipe', href: `/api/formulas/${formulaId}/recipe.jsonld` };
-    return [{ words: 'Name this try', run: () => this.triesAsked.emit() }, exported];
+    const exported = this.unsaved() || !formulaId || !head ? { words: SAY.exportOnceItIsSaved } : { words: SAY.exportTheRecipe, href: `/api/formulas/${formulaId}/recipe.jsonld` };
+    return [{ words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
   });
 
   protected readonly classOptions = computed(() => (this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name })));
@@ -85,17 +86,17 @@ export class BenchHead {
     const states = this.desk.goals();
     const goals = this.formula().goals;
     const broken = (goals?.excluded ?? []).filter((allergen) => this.desk.rebuild()?.allergens.contains.includes(allergen));
-    const all = [...states.map((state) => `${goalWords(state)} ${state.state}`), ...(goals?.schools ?? []), ...(goals?.excluded ?? []).map((allergen) => `no ${allergen}`)];
+    const all = [...states.map((state) => `${goalWords(state)} ${state.state}`), ...(goals?.schools ?? []), ...(goals?.excluded ?? []).map((allergen) => SAY.no(allergen))];
     const count = states.length + (goals?.excluded.length ?? 0);
     const met = states.filter(({ state }) => state === 'met').length + (goals?.excluded.length ?? 0) - broken.length;
-    const tally = count > 0 ? `${met === count ? '✓' : '✗'} ${met} of ${count} goals` : '';
-    return { all: all.join(', '), missed: met < count, short: [tally, ...(goals?.schools ?? [])].filter(Boolean).join(' · ') || 'set goals' };
+    const tally = count > 0 ? SAY.ofGoals(met === count ? '✓' : '✗', met, count) : '';
+    return { all: all.join(', '), missed: met < count, short: [tally, ...(goals?.schools ?? [])].filter(Boolean).join(' · ') || SAY.setGoals };
   });
 
   protected readonly tryWords = computed(() => {
     const { head, base, tries } = this.state();
     const on = base ?? head;
-    return on ? { short: `try ${on.number} of ${tries.length}`, all: on.label || 'Saved' } : undefined;
+    return on ? { short: SAY.tryOf(on.number, tries.length), all: on.label || 'Saved' } : undefined;
   });
 
   protected readonly limits = LIMITS;

@@ -25,13 +25,14 @@ import { Proposals } from '../parts/proposals';
 import { Strip } from './strip';
 import { SwapPanel } from '../parts/swap-panel';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 /** "Oat flour, apple puree": what was swapped in since the last try; otherwise the baker's own hand. */
 function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: string) => string | undefined): string {
   const names = decisions
     .slice(before)
     .flatMap(({ proposal, outcome }) => (outcome !== 'refused' && proposal.action.kind === 'replace' ? [nameOf(proposal.action.to[0]?.foodId ?? '') ?? ''] : []));
-  return names.filter(Boolean).join(', ').slice(0, 80) || 'Amounts changed';
+  return names.filter(Boolean).join(', ').slice(0, 80) || SAY.amountsChanged;
 }
 
 type Panel =
@@ -73,6 +74,7 @@ type Panel =
   host: { class: 'place-filled', '(window:beforeunload)': 'warnUnsaved($event)' },
 })
 export class Bench {
+  protected readonly say = SAY;
   private readonly store = inject(Store);
   protected readonly desk = inject(Desk);
   readonly id = input.required<string>();
@@ -96,16 +98,16 @@ export class Bench {
   protected readonly balanceWords = computed(() => {
     const rows = this.desk.standing()?.rows ?? [];
     const asking = rows.filter(({ state, left }) => (state === 'low' || state === 'high') && !left);
-    return asking.length === 0 ? 'Balance: all where it is wanted' : `Balance: ${asking.length} to look at`;
+    return asking.length === 0 ? SAY.balanceAllWhereItIs : SAY.balanceToLookAt(asking.length);
   });
 
   constructor() {
     const bindings: readonly Binding[] = [
-      { keys: 'Escape', words: 'close what is open', run: () => this.panel() && !document.querySelector('.ant-select-open') && this.close() },
-      { keys: 'Ctrl+S', words: 'save a try', run: () => this.save() },
-      { keys: 'Ctrl+Z', words: 'undo', notInText: true, run: () => this.undo() },
-      { keys: 'Ctrl+Y', words: 'redo', notInText: true, run: () => this.redo() },
-      { keys: 'Ctrl+Shift+Z', words: 'redo', notInText: true, run: () => this.redo() },
+      { keys: 'Escape', words: SAY.closeWhatIsOpen, run: () => this.panel() && !document.querySelector('.ant-select-open') && this.close() },
+      { keys: 'Ctrl+S', words: SAY.saveATry, run: () => this.save() },
+      { keys: 'Ctrl+Z', words: SAY.undo3, notInText: true, run: () => this.undo() },
+      { keys: 'Ctrl+Y', words: SAY.redo2, notInText: true, run: () => this.redo() },
+      { keys: 'Ctrl+Shift+Z', words: SAY.redo2, notInText: true, run: () => this.redo() },
     ];
     inject(Keys).bind(bindings, inject(DestroyRef));
     effect(() => {

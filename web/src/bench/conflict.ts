@@ -5,6 +5,7 @@ import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';
 import { showSum } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 interface Side {
   readonly heading: string;
@@ -21,6 +22,7 @@ interface Side {
   styleUrl: './conflict.less',
 })
 export class Conflict {
+  protected readonly say = SAY;
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
   readonly mine = input.required<Worksheet>();
@@ -31,8 +33,8 @@ export class Conflict {
   protected readonly sides = computed((): readonly Side[] => {
     const theirs = this.theirs();
     return [
-      this.side('Yours, on this screen', this.mine(), theirs.worksheet),
-      this.side(`Saved: ${theirs.thisTry.label || `try ${theirs.thisTry.number}`}`, theirs.worksheet, this.mine()),
+      this.side(SAY.yoursOnThisScreen, this.mine(), theirs.worksheet),
+      this.side(SAY.saved3(theirs.thisTry.label || SAY.try(theirs.thisTry.number)), theirs.worksheet, this.mine()),
     ];
   });
 

@@ -5,6 +5,7 @@ import { Preferences } from '../state/preferences';
 import { fieldNumber, numberWithin, showNumber } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
 /** Bodies that limits are told for, kg: a toddler's to the heaviest. */
 const [LEAST_KG, MOST_KG] = [10, 300];
@@ -24,6 +25,7 @@ function amountWords(mg: number): string {
   templateUrl: './daily-limits.html',
 })
 export class DailyLimits {
+  protected readonly say = SAY;
   private readonly desk = inject(Desk);
   protected readonly preferences = inject(Preferences);
   protected readonly usual = fieldNumber(USUAL_BODY_KG, 0);
@@ -42,7 +44,7 @@ export class DailyLimits {
       name,
       amount: amountWords(mg),
       limit: amountWords(mgPerKg * bodyKg),
-      share: share < 0.01 ? 'under 1 %' : `${showNumber(share * 100, 0)} %`,
+      share: share < 0.01 ? SAY.under1 : `${showNumber(share * 100, 0)} %`,
       isMuch: share >= MUCH,
     }));
   });
@@ -56,7 +58,7 @@ export class DailyLimits {
   /** A body weight as typed; empty takes it back. */
   protected give(text: string): void {
     const bodyKg = text.trim() === '' ? undefined : numberWithin(text, LEAST_KG, MOST_KG);
-    this.fault.set(bodyKg === undefined && text.trim() !== '' ? `Give a weight from ${LEAST_KG} to ${MOST_KG} kg, or nothing.` : undefined);
+    this.fault.set(bodyKg === undefined && text.trim() !== '' ? SAY.giveAWeightFromTo(LEAST_KG, MOST_KG) : undefined);
     if (this.fault() === undefined) this.preferences.weighBody(bodyKg);
   }
 }

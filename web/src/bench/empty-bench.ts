@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 @Component({
   selector: 'fm-empty-bench',
@@ -9,4 +10,6 @@ import { Button } from '../ui/zorro/button';
   templateUrl: './empty-bench.html',
   styleUrl: './empty-bench.less',
 })
-export class EmptyBench {}
+export class EmptyBench {
+  protected readonly say = SAY;
+}

@@ -10,10 +10,11 @@ import { type Option } from '../ui/choice';
 import { Sheet } from '../ui/sheet';
 import { Picker } from '../ui/pick';
 import { FormsModule } from '@angular/forms';
+import { SAY } from './words';
 
 const FIGURE_OPTIONS: readonly Option<Goal['figure']>[] = [
   ...FIGURE_ROWS.map(({ key, name, unit }) => ({ value: key, label: `${name.replace(/^./, (first) => first.toUpperCase())}, ${unit}` })),
-  { value: 'cost', label: 'Cost' },
+  { value: 'cost', label: SAY.cost },
 ];
 
 const KIND_OPTIONS: readonly Option<Goal['kind']>[] = [
@@ -22,9 +23,9 @@ const KIND_OPTIONS: readonly Option<Goal['kind']>[] = [
 ];
 
 const SCHOOL_WORDS: Readonly<Record<School, string>> = {
-  lean: 'lean: few kcal, much protein',
-  'low-carb': 'low-carb: few net carbs',
-  'whole-food': 'whole-food: nothing isolated',
+  lean: SAY.leanFewKcalMuchProtein,
+  'low-carb': SAY.lowCarbFewNetCarbs,
+  'whole-food': SAY.wholeFoodNothingIsolated,
 };
 
 /** What a portion should come to, the schools it follows and the allergens it keeps out. */
@@ -36,6 +37,7 @@ const SCHOOL_WORDS: Readonly<Record<School, string>> = {
   styleUrl: './goals-panel.less',
 })
 export class GoalsPanel {
+  protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   readonly closed = output();

@@ -4,6 +4,7 @@ import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { FIGURE_ROWS, showNumber } from '../ui/figures';
 import { Picker } from '../ui/pick';
+import { SAY } from './words';
 
 /** What each line brings of one figure, largest first, and its baker's percentage. */
 @Component({
@@ -14,6 +15,7 @@ import { Picker } from '../ui/pick';
   styleUrl: './lines-panel.less',
 })
 export class LinesPanel {
+  protected readonly say = SAY;
   protected readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
   protected readonly figures = FIGURE_ROWS.map(({ key, name, unit }) => ({ value: key, label: `${name} ${unit}` }));

@@ -7,8 +7,9 @@ import { Preferences } from '../state/preferences';
 import { inTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
-const OUTCOMES = { accepted: 'taken', edited: 'taken with other grams', refused: 'left' } as const;
+const OUTCOMES = { accepted: 'taken', edited: SAY.takenWithOtherGrams, refused: 'left' } as const;
 
 /** Method and notes as text, the parts of the formula, and the record of what was taken and refused. */
 @Component({
@@ -19,6 +20,7 @@ const OUTCOMES = { accepted: 'taken', edited: 'taken with other grams', refused:
   styleUrl: './notes-panel.less',
 })
 export class NotesPanel {
+  protected readonly say = SAY;
   private readonly preferences = inject(Preferences);
   protected readonly desk = inject(Desk);
   protected readonly lineDesk = inject(LineDesk);
@@ -31,12 +33,12 @@ export class NotesPanel {
     const product = this.desk.standing()?.product;
     if (!product) return undefined;
     const { ovenC, coreC, keeping } = product;
-    const days = (count: number, where: string): string => (count > 0 ? `${count} days in the ${where}` : `not in the ${where}`);
+    const days = (count: number, where: string): string => (count > 0 ? SAY.daysInThe(count, where) : SAY.notInThe(where));
     return {
       name: product.name,
       doneness: product.doneness,
       oven: inTemperature(
-        [ovenC ? `Oven ${ovenC.join(' to ')} °C.` : '', coreC ? `Core ${coreC.join(' to ')} °C.` : ''].filter(Boolean).join(' '),
+        [ovenC ? SAY.ovenC(ovenC.join(' to ')) : '', coreC ? SAY.coreC(coreC.join(' to ')) : ''].filter(Boolean).join(' '),
         this.preferences.settings().temperature,
       ),
       rest: product.rest,
@@ -65,7 +67,7 @@ export class NotesPanel {
   protected leaveBehind(part: Part, text: string): void {
     this.fault.set(undefined);
     const typed = text.trim() === '' ? { amount: { value: 0, unit: 'g' } } : readAmountTyped(text, 'g');
-    if ('error' in typed || typed.amount.unit !== 'g') this.fault.set('Give what stays behind in grams, such as 60.');
+    if ('error' in typed || typed.amount.unit !== 'g') this.fault.set(SAY.giveWhatStaysBehindIn);
     else this.lineDesk.describePart(part.id, { leftBehindG: typed.amount.value });
   }
 }

@@ -10,13 +10,14 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
 import { DailyLimits } from './daily-limits';
+import { SAY } from './words';
 
 type ViewName = 'portion' | 'batch' | 'per100g';
 
 const ENERGY_OPTIONS: readonly Option<Counting['energy']>[] = [
-  { value: 'table', label: 'each food’s own' },
-  { value: 'eu', label: 'EU factors' },
-  { value: 'us', label: 'US factors' },
+  { value: 'table', label: SAY.eachFoodsOwn },
+  { value: 'eu', label: SAY.euFactors },
+  { value: 'us', label: SAY.usFactors },
 ];
 
 /** The whole nutrition of original and rebuild, how it is counted, and what the batch yields. */
@@ -28,6 +29,7 @@ const ENERGY_OPTIONS: readonly Option<Counting['energy']>[] = [
   styleUrl: './nutrition.less',
 })
 export class Nutrition {
+  protected readonly say = SAY;
   protected readonly desk = inject(Desk);
   protected readonly preferences = inject(Preferences);
   readonly whyAsked = output<Asked>();
@@ -39,7 +41,7 @@ export class Nutrition {
 
   protected readonly views = computed((): readonly Option<ViewName>[] => [
     { label: `A ${this.desk.sheet()?.rebuild.portionWord ?? 'portion'}`, value: 'portion' },
-    { label: 'Batch', value: 'batch' },
+    { label: SAY.batch, value: 'batch' },
     { label: '100 g', value: 'per100g' },
   ]);
 
@@ -61,31 +63,37 @@ export class Nutrition {
     const before = this.desk.original()?.energyShares;
     if (!shares || !before) return [];
     const share = (name: string, now: number, was: number) => ({ name, now, words: `${name} ${showNumber(now * 100, 0)} %`, was: `${showNumber(was * 100, 0)} %` });
-    return [share('protein', shares.protein, before.protein), share('fat', shares.fat, before.fat), share('carbohydrate and the rest', shares.rest, before.rest)];
+    return [share('protein', shares.protein, before.protein), share('fat', shares.fat, before.fat), share(SAY.carbohydrateAndTheRest, shares.rest, before.rest)];
   });
 
   protected readonly yieldWords = computed(() => {
     const views = this.desk.rebuild()?.views;
     if (!views) return '';
     const { massG, lowG, highG, found } = views.yield;
-    const each = `${showNumber(views.portions, Number.isInteger(views.portions) ? 0 : 1)} portions of ${showNumber(views.portionMassG, 0)} g`;
-    if (found === 'weighed') return `Weighed: ${showNumber(massG, 0)} g, ${each}.`;
+    const each = SAY.portionsOfG(showNumber(views.portions, Number.isInteger(views.portions) ? 0 : 1), showNumber(views.portionMassG, 0));
+    if (found === 'weighed') return SAY.weighedG(showNumber(massG, 0), each);
     if (this.desk.rebuild()?.product?.heat === 'none') return `${showNumber(massG, 0)} g, ${each}.`;
-    if (found === 'raw') return `No loss is reckoned while nobody said what it is: ${showNumber(massG, 0)} g raw, ${each}.`;
-    return `About ${showNumber(massG, 0)} g when baked (${showNumber(lowG, 0)}–${showNumber(highG, 0)}), ${each}. Only water leaves; weigh it and the guess goes.`;
+    if (found === 'raw') return SAY.noLossIsReckonedWhile(showNumber(massG, 0), each);
+    return SAY.aboutGWhenBakedOnly(showNumber(massG, 0), showNumber(lowG, 0), showNumber(highG, 0), each);
   });
 
   protected readonly costWords = computed(() => {
     const [cost, views] = [this.desk.cost(), this.desk.rebuild()?.views];
     if (!cost || !views || cost.amount <= 0) return '';
-    const gap = cost.unpricedLines.length > 0 ? `, ${cost.unpricedLines.length} ${cost.unpricedLines.length === 1 ? 'line has' : 'lines have'} no price` : '';
-    return `${cost.unpricedLines.length > 0 ? 'At least ' : ''}${this.preferences.showPrice(cost.amount)} a batch, ${this.preferences.showPrice(cost.amount / views.portions)} each${gap}.`;
+    const gap = cost.unpricedLines.length > 0 ? SAY.noPrice(cost.unpricedLines.length, cost.unpricedLines.length === 1 ? SAY.lineHas : SAY.linesHave) : '';
+    return SAY.aBatchEach(cost.unpricedLines.length > 0 ? SAY.atLeast : '', this.preferences.showPrice(cost.amount), this.preferences.showPrice(cost.amount / views.portions), gap);
   });
 
   protected readonly atTable = computed(() =>
     (this.desk.rebuild()?.atTable ?? []).map(({ partId, heading, portion }) => ({
       partId,
-      words: `${heading || 'A part'} at the table: +${showNumber(portion[this.preferences.energyFigure()].amount, 0)} ${this.preferences.energyUnit()}, +${showNumber(portion.proteinG.amount, 1)} g protein, +${showNumber(portion.netCarbG.amount, 1)} g net carbs`,
+      words: SAY.atTheTableGProtein(
+        heading || SAY.aPart,
+        showNumber(portion[this.preferences.energyFigure()].amount, 0),
+        this.preferences.energyUnit(),
+        showNumber(portion.proteinG.amount, 1),
+        showNumber(portion.netCarbG.amount, 1),
+      ),
     })),
   );
 
@@ -103,7 +111,7 @@ export class Nutrition {
     const typed = readAmountTyped(text, 'g');
     const found = 'error' in typed ? undefined : massOf(typed.amount, undefined, 'us');
     if ('error' in typed) this.fault.set({ field, words: typed.error });
-    else if (!found || 'gap' in found || found.massG <= 0 || found.massG > 1e7) this.fault.set({ field, words: 'Give a weight above zero, such as 812 g.' });
+    else if (!found || 'gap' in found || found.massG <= 0 || found.massG > 1e7) this.fault.set({ field, words: SAY.giveAWeightAboveZero });
     else this.desk.describe({ [field]: found.massG }, field);
   }
 }

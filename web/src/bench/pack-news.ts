@@ -5,6 +5,7 @@ import { FELT_STEPS, PacksSince, thickerBy } from '../state/packsSince';
 import { Preferences } from '../state/preferences';
 import { showSum } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 const thickness = ({ consistency }: Analysis): string => (consistency.kind === 'reckoned' ? consistency.word : consistency.words);
 
@@ -12,17 +13,17 @@ const thickness = ({ consistency }: Analysis): string => (consistency.kind === '
 function thicknessNow(before: Analysis, now: Analysis): string {
   const by = thickerBy(now, before) ?? 0;
   if (thickness(now) !== thickness(before) || Math.abs(by) < FELT_STEPS) return thickness(now);
-  return `${thickness(now)}, a little ${by > 0 ? 'thicker' : 'thinner'}`;
+  return SAY.aLittle(thickness(now), by > 0 ? 'thicker' : 'thinner');
 }
 
 /** What was said of a pack since: a test more, another label, another cup. */
 function learned(before: Pack, now: Pack): string {
   const ways = [
-    now.thirstTests.length > before.thirstTests.length ? 'its thirst was tested' : '',
-    JSON.stringify(now.label) !== JSON.stringify(before.label) ? 'its label was changed' : '',
-    JSON.stringify([now.cup, now.measuresG]) !== JSON.stringify([before.cup, before.measuresG]) ? 'it was weighed' : '',
+    now.thirstTests.length > before.thirstTests.length ? SAY.itsThirstWasTested : '',
+    JSON.stringify(now.label) !== JSON.stringify(before.label) ? SAY.itsLabelWasChanged : '',
+    JSON.stringify([now.cup, now.measuresG]) !== JSON.stringify([before.cup, before.measuresG]) ? SAY.itWasWeighed : '',
   ].filter(Boolean);
-  return ways.join(' and ') || 'it was changed';
+  return ways.join(' and ') || SAY.itWasChanged;
 }
 
 /** What a pack that was tested or relabelled since the last try makes of the formula, before and after, told once. */
@@ -34,6 +35,7 @@ function learned(before: Pack, now: Pack): string {
   styleUrl: './pack-news.less',
 })
 export class PackNews {
+  protected readonly say = SAY;
   protected readonly packs = inject(PacksSince);
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
@@ -47,7 +49,7 @@ export class PackNews {
     const row = (name: string, of: (analysis: Analysis) => string) => ({ name, before: of(before), now: of(now) });
     return {
       heading: `${news.packs.map((pack) => pack.now.name).join(', ')}:`,
-      what: `since this try was saved ${[...new Set(news.packs.map((pack) => learned(pack.before, pack.now)))].join(', ')}.`,
+      what: SAY.sinceThisTryWasSaved([...new Set(news.packs.map((pack) => learned(pack.before, pack.now)))].join(', ')),
       rows: [
         { ...row('Thickness', thickness), now: thicknessNow(before, now) },
         row('Energy', ({ views }) => `${showSum(views.portion[energy], 0)} ${this.preferences.energyUnit()} a ${word}`),

@@ -16,6 +16,7 @@ import { inTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { SAY } from './words';
 
 interface RebuiltRow {
   readonly line: Line;
@@ -36,30 +37,30 @@ interface PairRow {
 }
 
 /** Said on the line where the baker's own weighing decided its grams. */
-const OWN_WORDS: Readonly<Partial<Record<MassBasis, string>>> = { 'own-piece': 'your own measure', 'own-density': 'your own cup' };
+const OWN_WORDS: Readonly<Partial<Record<MassBasis, string>>> = { 'own-piece': SAY.yourOwnMeasure, 'own-density': SAY.yourOwnCup };
 
-const ON_A_LINE = 'On a food of the rebuild';
+const ON_A_LINE = SAY.onAFoodOfThe;
 const AMOUNT_KEYS: readonly Binding[] = [
-  { keys: 'ArrowUp', where: 'In an amount', words: 'a step more' },
-  { keys: 'ArrowDown', where: 'In an amount', words: 'a step less' },
-  { keys: 'Escape', where: 'In an amount', words: 'what stood there before' },
+  { keys: 'ArrowUp', where: SAY.inAnAmount, words: SAY.aStepMore },
+  { keys: 'ArrowDown', where: SAY.inAnAmount, words: SAY.aStepLess },
+  { keys: 'Escape', where: SAY.inAnAmount, words: SAY.whatStoodThereBefore },
 ];
 
 type CountingOf = NonNullable<Part['counting']> | 'counted';
 const COUNTINGS: readonly Option<CountingOf>[] = [
-  { value: 'counted', label: 'counts' },
-  { value: 'left out', label: 'left out of the sums' },
-  { value: 'at the table', label: 'a choice at the table' },
+  { value: 'counted', label: SAY.counts },
+  { value: 'left out', label: SAY.leftOutOfTheSums },
+  { value: 'at the table', label: SAY.aChoiceAtTheTable },
 ];
 
 const SHARES: readonly (readonly [number, string])[] = [
-  [1 / 4, 'a quarter'],
-  [1 / 3, 'a third'],
+  [1 / 4, SAY.aQuarter],
+  [1 / 3, SAY.aThird],
   [1 / 2, 'half'],
-  [2 / 3, 'two thirds'],
-  [3 / 4, 'three quarters'],
-  [1, 'as much'],
-  [1.5, 'half as much again'],
+  [2 / 3, SAY.twoThirds],
+  [3 / 4, SAY.threeQuarters],
+  [1, SAY.asMuch],
+  [1.5, SAY.halfAsMuchAgain],
   [2, 'twice'],
 ];
 
@@ -81,6 +82,7 @@ function shareOf(line: Line, original: Line | undefined): { readonly percent: nu
   styleUrl: './pairs.less',
 })
 export class Pairs {
+  protected readonly say = SAY;
   private readonly preferences = inject(Preferences);
   private readonly keys = inject(Keys);
   private readonly screen = inject(Screen);
@@ -97,15 +99,15 @@ export class Pairs {
   /** The one line that Tab stops at; the arrow keys walk from line to line. */
   protected readonly current = computed(() => (this.lines().find(({ line }) => line.id === this.visited()) ?? this.lines()[0])?.line.id);
   private readonly lineKeys: readonly (Binding & { readonly act: (row: RebuiltRow) => void })[] = [
-    { keys: 'S', where: ON_A_LINE, words: 'swap it', act: ({ line }) => this.swapAsked.emit(line.id) },
-    { keys: 'ArrowLeft', where: ON_A_LINE, words: 'its amount; a figure typed goes there too', act: (row) => this.focusIn(row, 'amount-of-') },
-    { keys: 'ArrowRight', where: ON_A_LINE, words: 'its buttons', act: (row) => this.focusIn(row, 'acts-of-') },
-    { keys: 'ArrowUp', where: ON_A_LINE, words: 'the line above', act: (row) => this.walk(row, -1) },
-    { keys: 'ArrowDown', where: ON_A_LINE, words: 'the line below', act: (row) => this.walk(row, 1) },
-    { keys: 'Alt+ArrowUp', where: ON_A_LINE, words: 'move it up', act: (row) => this.move(row, -1) },
-    { keys: 'Alt+ArrowDown', where: ON_A_LINE, words: 'move it down', act: (row) => this.move(row, 1) },
-    { keys: 'D', where: ON_A_LINE, words: 'duplicate it', act: ({ line }) => this.lineDesk.duplicate(line.id) },
-    { keys: 'Delete', where: ON_A_LINE, words: 'leave it out', act: ({ line }) => this.lineDesk.remove(line.id) },
+    { keys: 'S', where: ON_A_LINE, words: SAY.swapIt, act: ({ line }) => this.swapAsked.emit(line.id) },
+    { keys: 'ArrowLeft', where: ON_A_LINE, words: SAY.itsAmountAFigureTyped, act: (row) => this.focusIn(row, 'amount-of-') },
+    { keys: 'ArrowRight', where: ON_A_LINE, words: SAY.itsButtons, act: (row) => this.focusIn(row, 'acts-of-') },
+    { keys: 'ArrowUp', where: ON_A_LINE, words: SAY.theLineAbove, act: (row) => this.walk(row, -1) },
+    { keys: 'ArrowDown', where: ON_A_LINE, words: SAY.theLineBelow, act: (row) => this.walk(row, 1) },
+    { keys: 'Alt+ArrowUp', where: ON_A_LINE, words: SAY.moveItUp, act: (row) => this.move(row, -1) },
+    { keys: 'Alt+ArrowDown', where: ON_A_LINE, words: SAY.moveItDown, act: (row) => this.move(row, 1) },
+    { keys: 'D', where: ON_A_LINE, words: SAY.duplicateIt, act: ({ line }) => this.lineDesk.duplicate(line.id) },
+    { keys: 'Delete', where: ON_A_LINE, words: SAY.leaveItOut, act: ({ line }) => this.lineDesk.remove(line.id) },
   ];
 
   /** On a phone what a swap set off stands beneath the line it is about. */
@@ -127,7 +129,7 @@ export class Pairs {
     return row.rebuilt.some(({ line }) => line.id === this.concerned());
   }
 
-  protected readonly partOptions = computed(() => this.parts().map(({ partId, heading }) => ({ value: partId, label: heading || 'main part' })));
+  protected readonly partOptions = computed(() => this.parts().map(({ partId, heading }) => ({ value: partId, label: heading || SAY.mainPart })));
   protected readonly parts = computed(() => {
     const counting = new Map(this.desk.sheet()?.rebuild.parts.map((part) => [part.id, part.counting]));
     return this.desk.pairs().map((part) => ({ ...part, counting: counting.get(part.partId), rows: part.pairs.map((pair) => this.row(pair)) }));
@@ -179,7 +181,7 @@ export class Pairs {
       share: shareOf(line, original),
       note:
         broken.length > 0
-          ? `has ${broken.join(', ')}`
+          ? SAY.has(broken.join(', '))
           : doubt
             ? (doubtWords(doubt).split(/[;:,(]/)[0] ?? '')
             : [grams || spooned, line.melted ? 'melted' : '', line.beaten ? 'beaten' : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),

@@ -29,6 +29,7 @@ import { ReadLine } from './read-line';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
 const KEPT = 'fellmist.paste';
 /** Pause in typing after which names nobody knows are looked for in the long list, milliseconds. */
@@ -82,6 +83,7 @@ interface Reading {
   styleUrl: './paste.less',
 })
 export class Paste {
+  protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
   private readonly desk = inject(Desk);
   private readonly store = inject(Store);
@@ -97,9 +99,9 @@ export class Paste {
   /** Mends by the text of their line, so that they outlive further typing. */
   private readonly mends = signal<ReadonlyMap<string, readonly Mend[]>>(new Map());
   protected readonly cups: readonly Option<MeasureSystem>[] = [
-    { label: 'US, cup 237 mL', value: 'us' },
-    { label: 'Metric, cup 250 mL', value: 'metric' },
-    { label: 'UK, pint 568 mL', value: 'uk' },
+    { label: SAY.usCup237Ml, value: 'us' },
+    { label: SAY.metricCup250Ml, value: 'metric' },
+    { label: SAY.ukPint568Ml, value: 'uk' },
   ];
 
   /** What the worker made of this text, once it has. */
@@ -214,6 +216,6 @@ export class Paste {
     this.store.dispatch(benchActions.placed({ id, sheet }));
     await this.router.navigate(['/bench', id]);
     keepText('');
-    this.store.dispatch(benchActions.save({ label: 'As pasted' }));
+    this.store.dispatch(benchActions.save({ label: SAY.asPasted }));
   }
 }

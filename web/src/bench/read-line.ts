@@ -5,14 +5,15 @@ import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { FoodSelect } from '../ui/food-select';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 const BASIS_WORDS = {
   weighed: 'weighed',
-  entered: 'your grams',
-  piece: 'by the piece',
-  density: 'by its density',
-  'own-piece': 'your own measure',
-  'own-density': 'your own cup',
+  entered: SAY.yourGrams,
+  piece: SAY.byThePiece,
+  density: SAY.byItsDensity,
+  'own-piece': SAY.yourOwnMeasure,
+  'own-density': SAY.yourOwnCup,
   custom: 'customary',
 } as const;
 
@@ -25,6 +26,7 @@ const BASIS_WORDS = {
   styleUrl: './read-line.less',
 })
 export class ReadLine {
+  protected readonly say = SAY;
   private readonly desk = inject(Desk);
   readonly line = input.required<Line>();
   /** Opened by its owner from the start, as the Bench does. */
@@ -41,6 +43,6 @@ export class ReadLine {
   });
   protected readonly found = computed(() => {
     const { basis } = this.line();
-    return basis === undefined ? 'not counted' : BASIS_WORDS[basis];
+    return basis === undefined ? SAY.notCounted : BASIS_WORDS[basis];
   });
 }

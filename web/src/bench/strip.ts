@@ -9,15 +9,16 @@ import { Picker } from '../ui/pick';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { type Asked } from '../parts/why-panel';
+import { SAY } from './words';
 
 const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly unit: string; readonly digits: number; readonly always: boolean }[] = [
-  { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0, always: true },
-  { key: 'proteinG', name: 'Protein', unit: 'g', digits: 1, always: true },
-  { key: 'fatG', name: 'Fat', unit: 'g', digits: 1, always: false },
-  { key: 'carbohydrateG', name: 'Carbohydrate', unit: 'g', digits: 1, always: false },
-  { key: 'netCarbG', name: 'Net carbs', unit: 'g', digits: 1, always: true },
-  { key: 'fibreG', name: 'Fibre', unit: 'g', digits: 1, always: false },
-  { key: 'sugarsG', name: 'Sugars', unit: 'g', digits: 1, always: true },
+  { key: 'energyKcal', name: SAY.energy, unit: 'kcal', digits: 0, always: true },
+  { key: 'proteinG', name: SAY.protein, unit: 'g', digits: 1, always: true },
+  { key: 'fatG', name: SAY.fat, unit: 'g', digits: 1, always: false },
+  { key: 'carbohydrateG', name: SAY.carbohydrate, unit: 'g', digits: 1, always: false },
+  { key: 'netCarbG', name: SAY.netCarbs, unit: 'g', digits: 1, always: true },
+  { key: 'fibreG', name: SAY.fibre, unit: 'g', digits: 1, always: false },
+  { key: 'sugarsG', name: SAY.sugars, unit: 'g', digits: 1, always: true },
 ];
 
 /** How much is on the plate. */
@@ -32,6 +33,7 @@ type Plate = 'portion' | 'per100g' | 'batch' | 'eaten';
   styleUrl: './strip.less',
 })
 export class Strip {
+  protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
@@ -48,13 +50,13 @@ export class Strip {
     const found = this.goals().get(key);
     if (!found) return undefined;
     const { goal, state, missedBy } = found;
-    const words = `goal ${goal.kind} ${goal.amount}`;
-    if (state !== 'missed') return { state, short: state === 'met' ? '✓ goal' : '? goal', words, look: undefined };
+    const words = SAY.goal(goal.kind, goal.amount);
+    if (state !== 'missed') return { state, short: state === 'met' ? SAY.goal2 : SAY.goal3, words, look: undefined };
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     const first = sheet && larder ? contributionsOf(sheet.rebuild, key, larder, this.preferences.counting())[0] : undefined;
     const name = first && (this.desk.foodName(first.line.foodId) ?? first.line.name);
-    const look = goal.kind === 'at most' && name ? `look at ${name.toLowerCase()}` : undefined;
-    return { state, short: `✗ ${goal.kind === 'at most' ? '+' : '−'}${showNumber(missedBy, digits)}`, words: `${words}, missed by ${showNumber(missedBy, digits)}`, look };
+    const look = goal.kind === 'at most' && name ? SAY.lookAt(name.toLowerCase()) : undefined;
+    return { state, short: `✗ ${goal.kind === 'at most' ? '+' : '−'}${showNumber(missedBy, digits)}`, words: SAY.missedBy(words, showNumber(missedBy, digits)), look };
   }
 
   protected readonly plate = signal<Plate>('portion');
@@ -62,8 +64,8 @@ export class Strip {
   protected readonly plateOptions = computed((): readonly Option<Plate>[] => [
     { value: 'portion', label: `A ${this.word()}` },
     { value: 'per100g', label: '100 g' },
-    { value: 'batch', label: 'The batch' },
-    { value: 'eaten', label: 'I eat' },
+    { value: 'batch', label: SAY.theBatch },
+    { value: 'eaten', label: SAY.iEat },
   ]);
   protected readonly word = computed(() => this.desk.sheet()?.rebuild.portionWord ?? 'portion');
   /** The original's share of its batch where the rebuild is cut otherwise. */
@@ -120,9 +122,9 @@ export class Strip {
   protected readonly mass = computed(() => {
     const views = this.desk.rebuild()?.views;
     if (!views) return '';
-    const found = { weighed: 'weighed', estimated: 'baked, about', raw: 'of raw mix' }[views.yield.found];
+    const found = { weighed: 'weighed', estimated: SAY.bakedAbout, raw: SAY.ofRawMix }[views.yield.found];
     if (this.desk.rebuild()?.product?.heat === 'none') return `${showNumber(views.portionMassG, 0)} g`;
-    return views.yield.found === 'estimated' ? `about ${showNumber(views.portionMassG, 0)} g baked` : `${showNumber(views.portionMassG, 0)} g ${found}`;
+    return views.yield.found === 'estimated' ? SAY.aboutGBaked(showNumber(views.portionMassG, 0)) : `${showNumber(views.portionMassG, 0)} g ${found}`;
   });
 
   protected readonly spoken = computed(() =>

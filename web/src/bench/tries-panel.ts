@@ -11,6 +11,7 @@ import { Picker } from '../ui/pick';
 import { Sheet } from '../ui/sheet';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
 interface Sprout {
   readonly head: TryHead;
@@ -35,8 +36,8 @@ function lineageOf(tries: readonly TryHead[], dayOf: (head: TryHead) => string):
     tips[lane] = head.id;
     const [x, y] = [MARGIN + i * ACROSS, MARGIN + lane * DOWN];
     const stem = parent ? `M${parent.x} ${parent.y}C${parent.x + ACROSS / 2} ${parent.y} ${parent.x + ACROSS / 4} ${y} ${x} ${y}` : '';
-    const grew = parent ? `, grew from ${parent.head.number}` : '';
-    placed.set(head.id, { head, lane, x, y, stem, spoken: `Try ${head.number}, ${head.label || 'Saved'}, ${dayOf(head)}${grew}` });
+    const grew = parent ? SAY.grewFrom(parent.head.number) : '';
+    placed.set(head.id, { head, lane, x, y, stem, spoken: SAY.try2(head.number, head.label || 'Saved', dayOf(head), grew) });
   });
   return [...placed.values()];
 }
@@ -52,6 +53,7 @@ const COMPARED: readonly Figure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG
   styleUrl: './tries-panel.less',
 })
 export class TriesPanel {
+  protected readonly say = SAY;
   private readonly asking = inject(Asking);
   private readonly store = inject(Store);
   private readonly desk = inject(Desk);
@@ -82,8 +84,8 @@ export class TriesPanel {
     const sprout = this.sprouts().find(({ head }) => head.id === this.looked());
     if (!sprout) return undefined;
     const parent = this.state().tries.find(({ id }) => id === sprout.head.parentId);
-    const grew = parent ? `grew from ${parent.number}, ${(parent.label || 'Saved').toLowerCase()}` : 'the first';
-    return { head: sprout.head, words: `${this.dayOf(sprout.head)} · ${grew}${sprout.head.id === this.state().head?.id ? ' · the newest' : ''}` };
+    const grew = parent ? SAY.grewFrom2(parent.number, (parent.label || 'Saved').toLowerCase()) : SAY.theFirst;
+    return { head: sprout.head, words: `${this.dayOf(sprout.head)} · ${grew}${sprout.head.id === this.state().head?.id ? SAY.theNewest : ''}` };
   });
 
   protected readonly comparison = computed(() => {
@@ -100,7 +102,7 @@ export class TriesPanel {
       lines: compareLines(before.worksheet.rebuild, after.worksheet.rebuild).map(({ foodId, name, beforeG, afterG, kind }) => ({
         name: this.desk.foodName(foodId) ?? name,
         kind,
-        words: kind === 'added' ? `added, ${grams(afterG)}` : kind === 'gone' ? `left out, ${grams(beforeG)} before` : `${grams(beforeG)}, then ${grams(afterG)}`,
+        words: kind === 'added' ? SAY.added(grams(afterG)) : kind === 'gone' ? SAY.leftOutBefore(grams(beforeG)) : SAY.then(grams(beforeG), grams(afterG)),
       })),
       figures: FIGURE_ROWS.filter(({ key }) => COMPARED.includes(key)).map(({ key, name, unit, digits }) => ({
         name,

@@ -16,13 +16,14 @@ import { MixTable } from './mix-table';
 import { OverrunDesk } from './overrun-desk';
 import { WhipDesk } from './whip-desk';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 type Tab = 'freeze' | 'whip' | 'overrun';
 
 const TABS: readonly Option<Tab>[] = [
-  { value: 'freeze', label: 'Freeze' },
-  { value: 'whip', label: 'Whip' },
-  { value: 'overrun', label: 'Overrun' },
+  { value: 'freeze', label: SAY.freeze },
+  { value: 'whip', label: SAY.whip },
+  { value: 'overrun', label: SAY.overrun },
 ];
 
 const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'stand', liquidFirst: 0.5, splashes: [], readings: [] };
@@ -37,6 +38,7 @@ const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'sta
   host: { class: 'place-filled' },
 })
 export class ColdTable {
+  protected readonly say = SAY;
   private readonly store = inject(Store);
   protected readonly desk = inject(Desk);
   protected readonly lineDesk = inject(LineDesk);
@@ -83,6 +85,6 @@ export class ColdTable {
   }
 
   protected save(): void {
-    this.store.dispatch(benchActions.save({ label: 'At the cold table' }));
+    this.store.dispatch(benchActions.save({ label: SAY.atTheColdTable }));
   }
 }

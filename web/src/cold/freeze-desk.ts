@@ -26,6 +26,7 @@ import { fieldTemperature, inTemperature, readTemperature, showTemperature } fro
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { SAY } from './words';
 
 const TABLE_STEP = 10;
 
@@ -49,6 +50,7 @@ function likelyBand(range: readonly RangePoint[], colour: string): object[] {
   styleUrl: './freeze-desk.less',
 })
 export class FreezeDesk {
+  protected readonly say = SAY;
   protected readonly desk = inject(Desk);
   private readonly ranges = inject(Ranges);
   readonly setup = input.required<ColdSetup>();
@@ -112,10 +114,10 @@ export class FreezeDesk {
     if (!curves) return '';
     const { rebuild, original } = curves;
     const isHardMeant = this.coldStyle()?.out !== undefined;
-    const share = (percent: number): string => `${showNumber(percent, 0)} % ice`;
+    const share = (percent: number): string => SAY.ice(showNumber(percent, 0));
     const ice = (percent: number): string => `${share(percent)}${isHardMeant ? '' : `, ${hardnessOf(percent, this.coldStyle()?.bands.ice)}`}`;
-    const out = this.coldStyle()?.out ?? (this.standing() < 1 ? 'It can be scooped straight from the freezer.' : `Take it out about ${this.standing()} minutes before.`);
-    return `At ${this.shown(storedC)} ${share(rebuild.storedIce)}; at ${this.shown(servedC)} ${ice(rebuild.servedIce)} (the original ${ice(original.servedIce)}). ${out}`;
+    const out = this.coldStyle()?.out ?? (this.standing() < 1 ? SAY.itCanBeScoopedStraight : SAY.takeItOutAboutMinutes(this.standing()));
+    return SAY.atAtTheOriginal(this.shown(storedC), share(rebuild.storedIce), this.shown(servedC), ice(rebuild.servedIce), ice(original.servedIce), out);
   });
 
   protected readonly table = computed(() => {
@@ -160,7 +162,7 @@ export class FreezeDesk {
         min: 0,
         max: 90,
         interval: 30,
-        name: '% ice',
+        name: SAY.ice2,
         nameTextStyle: { color: palette.softInk },
         axisLabel: { color: palette.softInk },
         splitLine: { lineStyle: { color: palette.rule } },

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { AT, type Food, type Line, type Part, readSum, broughtBy } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { LineDesk } from '../state/lineDesk';
+import { SAY } from './words';
 
 interface Slider {
   readonly line: Line;
@@ -25,6 +26,7 @@ const WANTED: Readonly<Record<'ice' | 'foam', (food: Food, seG: number) => boole
   styleUrl: './line-sliders.less',
 })
 export class LineSliders {
+  protected readonly say = SAY;
   private readonly desk = inject(Desk);
   private readonly lineDesk = inject(LineDesk);
   readonly part = input<Part>();

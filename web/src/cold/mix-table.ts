@@ -4,19 +4,20 @@ import { Desk } from '../state/desk';
 import { showNumber } from '../ui/figures';
 import { Preferences } from '../state/preferences';
 import { fieldTemperature, inTemperature } from '../ui/temperature';
+import { SAY } from './words';
 
 const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit: string; readonly digits: number }>> = {
-  solids: { name: 'Total solids', unit: '%', digits: 1 },
-  fat: { name: 'Fat', unit: '%', digits: 1 },
-  msnf: { name: 'Milk solids, no fat', unit: '%', digits: 1 },
-  wheySolids: { name: 'of which whey solids', unit: '%', digits: 1 },
-  protein: { name: 'Protein', unit: '%', digits: 1 },
-  sugars: { name: 'Sugars, polyols', unit: '%', digits: 1 },
-  stabiliser: { name: 'Stabiliser', unit: '%', digits: 2 },
-  sweetness: { name: 'Sweet as sugar', unit: '%', digits: 1 },
-  ice: { name: 'Ice at −12 °C', unit: '%', digits: 0 },
-  freezingPointC: { name: 'Begins to freeze', unit: '°C', digits: 1 },
-  lactosePerWater: { name: 'Lactose to water', unit: '%', digits: 1 },
+  solids: { name: SAY.totalSolids, unit: '%', digits: 1 },
+  fat: { name: SAY.fat, unit: '%', digits: 1 },
+  msnf: { name: SAY.milkSolidsNoFat, unit: '%', digits: 1 },
+  wheySolids: { name: SAY.ofWhichWheySolids, unit: '%', digits: 1 },
+  protein: { name: SAY.protein2, unit: '%', digits: 1 },
+  sugars: { name: SAY.sugarsPolyols, unit: '%', digits: 1 },
+  stabiliser: { name: SAY.stabiliser, unit: '%', digits: 2 },
+  sweetness: { name: SAY.sweetAsSugar, unit: '%', digits: 1 },
+  ice: { name: SAY.iceAt12C, unit: '%', digits: 0 },
+  freezingPointC: { name: SAY.beginsToFreeze, unit: '°C', digits: 1 },
+  lactosePerWater: { name: SAY.lactoseToWater, unit: '%', digits: 1 },
 };
 
 /** What the mix is made of, original and rebuild, against what is usual of its style. */
@@ -27,6 +28,7 @@ const NAMES: Readonly<Record<ColdFigure, { readonly name: string; readonly unit:
   styleUrl: './mix-table.less',
 })
 export class MixTable {
+  protected readonly say = SAY;
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
   /** The style whose bands are usual; none for what is not frozen. */
@@ -36,7 +38,7 @@ export class MixTable {
   protected readonly equivalents = computed(() => showNumber(this.now()?.sucroseEquivalents ?? 0, 1));
   protected readonly sugars = computed(() => {
     const kinds = this.now()?.sugarsByKind ?? [];
-    return kinds.length === 0 ? 'No sugars' : kinds.map(({ name, grams }) => `${name} ${showNumber(grams, grams < 10 ? 1 : 0)} g`).join(', ');
+    return kinds.length === 0 ? SAY.noSugars : kinds.map(({ name, grams }) => `${name} ${showNumber(grams, grams < 10 ? 1 : 0)} g`).join(', ');
   });
 
   /** What no row of the ledger speaks of already: those say their numbers there. */
@@ -64,7 +66,7 @@ export class MixTable {
         unit: isDegrees ? `°${degrees}` : unit,
         before: show(before?.figures[figure]),
         now: show(amount),
-        usual: band ? `${bound(band.low)} to ${bound(band.high)}` : '',
+        usual: band ? SAY.to(bound(band.low), bound(band.high)) : '',
         isOff: band !== undefined && amount !== undefined && (amount < band.low || amount > band.high),
       };
     });

@@ -6,6 +6,7 @@ import { numberWithin } from '../ui/numbers';
 import { Preferences } from '../state/preferences';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
 /** One cup and a scale: overrun, density, and portions by volume and by weight with what each holds. */
 @Component({
@@ -16,6 +17,7 @@ import { Field } from '../ui/zorro/field';
   styleUrl: './overrun-desk.less',
 })
 export class OverrunDesk {
+  protected readonly say = SAY;
   protected readonly preferences = inject(Preferences);
   private readonly desk = inject(Desk);
   readonly setup = input.required<ColdSetup>();
@@ -35,7 +37,7 @@ export class OverrunDesk {
     this.setup().readings.map((reading) => {
       const result = overrunOf(reading);
       return {
-        words: `${showNumber(reading.mixG, 0)} g mix, ${showNumber(reading.foamG, 0)} g foam${reading.mixer ? `, ${reading.mixer} mixer` : ''}`,
+        words: SAY.gMixGFoam(showNumber(reading.mixG, 0), showNumber(reading.foamG, 0), reading.mixer ? SAY.mixer2(reading.mixer) : ''),
         overrun: showNumber(result?.overrunPercent ?? 0, 0),
         density: showNumber(result?.foamDensityGPerMl ?? 0, 2),
       };
@@ -59,8 +61,8 @@ export class OverrunDesk {
 
   protected take(cup: string, mix: string, foam: string): void {
     const [cupMl, mixG, foamG] = [cup, mix, foam].map((text) => numberWithin(text, 0.1, 1e6));
-    if (cupMl === undefined || mixG === undefined || foamG === undefined) this.fault.set('Give all three as numbers above zero: what the cup holds, and the two weights.');
-    else if (foamG > mixG) this.fault.set('The foam weighs more than the mix: were the two weights swapped?');
+    if (cupMl === undefined || mixG === undefined || foamG === undefined) this.fault.set(SAY.giveAllThreeAsNumbers);
+    else if (foamG > mixG) this.fault.set(SAY.theFoamWeighsMoreThan);
     else {
       this.fault.set(undefined);
       this.changed.emit({ readings: [...this.setup().readings, { cupMl, mixG, foamG, mixer: this.setup().mixer }] });

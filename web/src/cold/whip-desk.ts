@@ -10,10 +10,11 @@ import { LineSliders } from './line-sliders';
 import { fieldNumber, numberWithin, readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
 const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
-  { value: 'stand', label: 'Stand mixer' },
-  { value: 'hand', label: 'Hand mixer' },
+  { value: 'stand', label: SAY.standMixer },
+  { value: 'hand', label: SAY.handMixer },
 ];
 
 /** A whipped bowl before it is whipped: each splash of liquid or ice, and what it does to volume, taste and thickness. */
@@ -25,6 +26,7 @@ const MIXERS: readonly Option<ColdSetup['mixer']>[] = [
   styleUrl: './whip-desk.less',
 })
 export class WhipDesk {
+  protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   protected readonly lineDesk = inject(LineDesk);
@@ -62,15 +64,13 @@ export class WhipDesk {
   protected readonly last = computed(() => this.rows().at(-1));
   protected readonly words = computed(() => {
     const row = this.last();
-    if (!row) return 'There is nothing to whip yet.';
+    if (!row) return SAY.thereIsNothingToWhip;
     const { state } = row;
     const readings = this.setup().readings.filter(({ mixer }) => mixer === undefined || mixer === this.setup().mixer);
     const learned = learnOverrun(state.overrunPercent, Math.max(state.overrunPercent * 0.35, 15), readings);
-    const read = readings.length > 0 ? ` Your readings make it about ${showNumber(learned.percent, 0)} % overrun.` : '';
-    const fits = state.fits
-      ? 'It fits the bowl.'
-      : `The bowl holds ${showNumber(this.setup().bowlMl, 0)} mL: it is full before the foam is done. Whip less, or take a larger bowl.`;
-    return `${row.volume} mL, ${state.mouthfeel}. ${fits} Eat within ${row.stands === 'minutes' ? 'minutes' : row.stands}.${read}`;
+    const read = readings.length > 0 ? SAY.yourReadingsMakeItAbout(showNumber(learned.percent, 0)) : '';
+    const fits = state.fits ? SAY.itFitsTheBowl : SAY.theBowlHoldsMlIt(showNumber(this.setup().bowlMl, 0));
+    return SAY.mlEatWithin(row.volume, state.mouthfeel, fits, row.stands === 'minutes' ? 'minutes' : row.stands, read);
   });
 
   protected readonly chart = computed(() => {
@@ -115,7 +115,7 @@ export class WhipDesk {
     const typed = readAmountTyped(text, 'ml');
     const ml = 'error' in typed ? NaN : typed.amount.unit === 'l' ? typed.amount.value * 1000 : typed.amount.unit === 'ml' ? typed.amount.value : NaN;
     const isFine = ml > 0 && ml <= 100_000;
-    this.fault.set(isFine ? undefined : 'Give what the bowl holds in mL or L, such as 4000 or 4.5 l.');
+    this.fault.set(isFine ? undefined : SAY.giveWhatTheBowlHolds);
     if (isFine) this.changed.emit({ bowlMl: ml });
   }
 
@@ -126,7 +126,7 @@ export class WhipDesk {
 
   protected splash(text: string): void {
     const massG = numberWithin(text, 0.1, 5000);
-    this.fault.set(massG === undefined ? 'Give a splash in grams above zero, such as 30.' : undefined);
+    this.fault.set(massG === undefined ? SAY.giveASplashInGrams : undefined);
     if (massG !== undefined) this.changed.emit({ splashes: [...this.setup().splashes, { foodId: this.foodId(), massG }] });
   }
 
@@ -138,11 +138,7 @@ export class WhipDesk {
     const name = (this.desk.foodName(this.foodId()) ?? this.foodId()).toLowerCase();
     if (!found) this.filled.set(`The bowl is full, or more ${name} would not lift it.`);
     else {
-      this.filled.set(
-        found.fills
-          ? `${found.massG} g more ${name} fills the bowl.`
-          : `${found.massG} g more ${name} is as far as it rises, about ${showNumber(found.volumeMl, 0)} mL; the bowl holds more.`,
-      );
+      this.filled.set(found.fills ? SAY.gMoreFillsTheBowl(found.massG, name) : SAY.gMoreIsAsFar(found.massG, name, showNumber(found.volumeMl, 0)));
       this.changed.emit({ splashes: [...this.setup().splashes, { foodId: this.foodId(), massG: found.massG }] });
     }
   }

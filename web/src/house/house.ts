@@ -12,11 +12,12 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Select, SelectOption } from '../ui/zorro/select';
 import { Switch } from '../ui/zorro/switch';
+import { SAY } from './words';
 
 const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
-  table: 'each food’s own figure',
-  eu: 'EU factors, Reg. 1169/2011',
-  us: 'US factors, 21 CFR 101.9',
+  table: SAY.eachFoodsOwnFigure,
+  eu: SAY.euFactorsReg11692011,
+  us: SAY.usFactors21Cfr101,
 };
 
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
@@ -28,18 +29,19 @@ const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
   styleUrl: './house.less',
 })
 export class House {
+  protected readonly say = SAY;
   protected readonly preferences = inject(Preferences);
   protected readonly drafts = inject(DraftBook);
   private readonly store = inject(Store);
   protected readonly settings = this.preferences.settings;
   protected readonly measures: readonly Option<HouseholdSettings['measures']>[] = [
-    { label: 'US, 237 mL', value: 'us' },
-    { label: 'metric, 250 mL', value: 'metric' },
-    { label: 'UK', value: 'uk' },
+    { label: SAY.us237Ml, value: 'us' },
+    { label: SAY.metric250Ml, value: 'metric' },
+    { label: SAY.uk, value: 'uk' },
   ];
   protected readonly countries: readonly Option<HouseholdSettings['country']>[] = [
-    { label: 'American', value: 'us' },
-    { label: 'British', value: 'uk' },
+    { label: SAY.american, value: 'us' },
+    { label: SAY.british, value: 'uk' },
   ];
   protected readonly degrees: readonly Option<HouseholdSettings['temperature']>[] = [
     { label: '°C', value: 'C' },

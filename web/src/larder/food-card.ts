@@ -7,6 +7,7 @@ import { LarderDesk } from '../state/larderDesk';
 import { showNumber } from '../ui/figures';
 import { StockOf } from './stock-of';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 interface CardRow {
   readonly name: string;
@@ -19,36 +20,36 @@ const SHOWN: readonly (readonly [Nutrient, string, string, number, boolean])[] =
   ['energyKcal', 'Energy', 'kcal', 0, false],
   ['proteinG', 'Protein', 'g', 1, false],
   ['fatG', 'Fat', 'g', 1, false],
-  ['saturatesG', 'of which saturates', 'g', 1, true],
-  ['transG', 'of which trans', 'g', 1, true],
-  ['carbohydrateG', 'Carbohydrate, total', 'g', 1, false],
-  ['fibreG', 'of which fibre', 'g', 1, true],
-  ['starchG', 'of which starch', 'g', 1, true],
-  ['sugarsG', 'of which sugars', 'g', 1, true],
-  ['addedSugarsG', 'of which added', 'g', 1, true],
-  ['polyolsG', 'of which polyols', 'g', 1, true],
-  ['alluloseG', 'of which allulose', 'g', 1, true],
+  ['saturatesG', SAY.ofWhichSaturates, 'g', 1, true],
+  ['transG', SAY.ofWhichTrans, 'g', 1, true],
+  ['carbohydrateG', SAY.carbohydrateTotal, 'g', 1, false],
+  ['fibreG', SAY.ofWhichFibre, 'g', 1, true],
+  ['starchG', SAY.ofWhichStarch, 'g', 1, true],
+  ['sugarsG', SAY.ofWhichSugars, 'g', 1, true],
+  ['addedSugarsG', SAY.ofWhichAdded, 'g', 1, true],
+  ['polyolsG', SAY.ofWhichPolyols, 'g', 1, true],
+  ['alluloseG', SAY.ofWhichAllulose, 'g', 1, true],
   ['waterG', 'Water', 'g', 1, false],
   ['sodiumMg', 'Sodium', 'mg', 0, false],
   ['cholesterolMg', 'Cholesterol', 'mg', 0, false],
   ['calciumMg', 'Calcium', 'mg', 0, false],
   ['ironMg', 'Iron', 'mg', 1, false],
   ['potassiumMg', 'Potassium', 'mg', 0, false],
-  ['vitaminDUg', 'Vitamin D', 'µg', 1, false],
+  ['vitaminDUg', SAY.vitaminD, 'µg', 1, false],
 ];
 
 /** Zero of these says nothing worth a line. */
 const QUIET: readonly Nutrient[] = ['transG', 'starchG', 'addedSugarsG', 'polyolsG', 'alluloseG'];
 
 const ROLE_WORDS: Readonly<Record<string, readonly [name: string, unit: string, times?: number]>> = {
-  sweetness: ['Sweetness', '× sugar'],
-  gluten: ['Gluten', 'g a gram'],
-  setting: ['Sets on heating', 'g a gram, as egg white'],
-  binding: ['Binding', '× xanthan'],
-  acid: ['Acid', 'g of soda that 100 g meet', G_OF_SODA],
-  base: ['Base', 'g of soda’s worth in 100 g', G_OF_SODA],
-  co2: ['Gas', 'mL from 100 g', ML_OF_GAS],
-  browning: ['Browning', '× glucose'],
+  sweetness: ['Sweetness', SAY.sugar],
+  gluten: ['Gluten', SAY.gAGram],
+  setting: [SAY.setsOnHeating, SAY.gAGramAsEgg],
+  binding: ['Binding', SAY.xanthan],
+  acid: ['Acid', SAY.gOfSodaThat100, G_OF_SODA],
+  base: ['Base', SAY.gOfSodasWorthIn, G_OF_SODA],
+  co2: ['Gas', SAY.mlFrom100G, ML_OF_GAS],
+  browning: ['Browning', SAY.glucose],
 };
 
 function amountWords(amount: number | undefined, digits: number, half?: number): string {
@@ -66,6 +67,7 @@ function amountWords(amount: number | undefined, digits: number, half?: number):
   styleUrl: './food-card.less',
 })
 export class FoodCard {
+  protected readonly say = SAY;
   private readonly larderDesk = inject(LarderDesk);
   private readonly preferences = inject(Preferences);
   readonly foodId = input.required<string>();
@@ -94,13 +96,13 @@ export class FoodCard {
     const [food, other] = [this.food(), this.other()];
     if (!food) return [];
     const net: CardRow = {
-      name: 'Net carbs g',
+      name: SAY.netCarbsG,
       indented: false,
       now: amountWords(netCarbOf(food.per100g), 1),
       other: other && amountWords(netCarbOf(other.per100g), 1),
     };
     const ratio: CardRow = {
-      name: 'Protein g per 100 kcal',
+      name: SAY.proteinGPer100Kcal,
       indented: false,
       now: amountWords(proteinPer100Kcal(food.per100g), 1),
       other: other && amountWords(proteinPer100Kcal(other.per100g), 1),
@@ -128,7 +130,7 @@ export class FoodCard {
   protected readonly measures = computed(() => {
     const food = this.food();
     if (!food) return '';
-    const cup = food.densityGPerMl === undefined ? [] : [`1 cup (237 mL) ${showNumber(food.densityGPerMl * 236.588, 0)} g`];
+    const cup = food.densityGPerMl === undefined ? [] : [SAY.n1Cup237MlG(showNumber(food.densityGPerMl * 236.588, 0))];
     return [...cup, ...Object.entries(food.measuresG).map(([word, grams]) => `1 ${word} ${showNumber(grams, grams < 10 ? 1 : 0)} g`)].join(' · ');
   });
 
@@ -140,15 +142,15 @@ export class FoodCard {
       thirst && (thirst.basis === 'mass' || thirst.basis === 'dryMatter')
         ? [
             {
-              name: 'Thirst',
-              words: `${showNumber(thirst.gPerG, 2)} ± ${showNumber(thirst.sd, 2)} g water a ${thirst.basis === 'mass' ? 'gram' : 'dry gram'}`,
+              name: SAY.thirst,
+              words: SAY.gWaterA(showNumber(thirst.gPerG, 2), showNumber(thirst.sd, 2), thirst.basis === 'mass' ? 'gram' : SAY.dryGram),
               source: `${MARK_WORDS[thirst.mark]}: ${thirst.source}`,
             },
           ]
         : [];
     const others = Object.entries(food.roles).map(([role, value]) => {
       const { mark, source } = value;
-      const [name, unit, times = 1] = ROLE_WORDS[role] ?? [role, 'g a gram'];
+      const [name, unit, times = 1] = ROLE_WORDS[role] ?? [role, SAY.gAGram];
       const [amount, sd] = [value.amount * times, value.sd * times];
       const digits = amount < 0.1 ? 4 : amount < 10 ? 2 : 0;
       return { name, words: `${showNumber(amount, digits)}${sd > 0 ? ` ± ${showNumber(sd, digits)}` : ''} ${unit}`, source: `${MARK_WORDS[mark]}: ${source}` };
@@ -161,7 +163,7 @@ export class FoodCard {
     if (!stored || !food) return '';
     const [each, protein] = [pricePer100g(stored.pack), pricePer100gProtein(stored.pack, food)];
     const show = (amount: number): string => this.preferences.showPrice(amount);
-    return [each === undefined ? [] : `${show(each)} per 100 g`, protein === undefined ? [] : `${show(protein)} per 100 g of protein`].flat().join(' · ');
+    return [each === undefined ? [] : SAY.per100G3(show(each)), protein === undefined ? [] : SAY.per100GOfProtein(show(protein))].flat().join(' · ');
   });
 
   constructor() {
@@ -170,7 +172,7 @@ export class FoodCard {
       if (!this.larderDesk.larder()) return;
       untracked(() => {
         this.fault.set(undefined);
-        this.larderDesk.takeUp(id).subscribe((food) => this.fault.set(food ? undefined : 'This food is not in the larder any more.'));
+        this.larderDesk.takeUp(id).subscribe((food) => this.fault.set(food ? undefined : SAY.thisFoodIsNotIn));
       });
     });
   }

@@ -22,6 +22,7 @@ import { showNumber } from '../ui/figures';
 import { readAmountTyped } from '../ui/numbers';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { SAY } from './words';
 
 interface FigureField {
   readonly key: LabelFigure;
@@ -31,34 +32,34 @@ interface FigureField {
 }
 
 const EU_FIELDS: readonly FigureField[] = [
-  { key: 'energyKj', name: 'Energy', unit: 'kJ' },
-  { key: 'energyKcal', name: 'Energy', unit: 'kcal' },
-  { key: 'fatG', name: 'Fat', unit: 'g' },
-  { key: 'saturatesG', name: 'of which saturates', unit: 'g', indented: true },
-  { key: 'carbohydrateG', name: 'Carbohydrate', unit: 'g' },
-  { key: 'sugarsG', name: 'of which sugars', unit: 'g', indented: true },
-  { key: 'polyolsG', name: 'of which polyols', unit: 'g', indented: true },
-  { key: 'erythritolG', name: 'erythritol, where said', unit: 'g', indented: true },
-  { key: 'fibreG', name: 'Fibre', unit: 'g' },
-  { key: 'proteinG', name: 'Protein', unit: 'g' },
-  { key: 'saltG', name: 'Salt', unit: 'g' },
+  { key: 'energyKj', name: SAY.energy, unit: 'kJ' },
+  { key: 'energyKcal', name: SAY.energy, unit: 'kcal' },
+  { key: 'fatG', name: SAY.fat, unit: 'g' },
+  { key: 'saturatesG', name: SAY.ofWhichSaturates, unit: 'g', indented: true },
+  { key: 'carbohydrateG', name: SAY.carbohydrate, unit: 'g' },
+  { key: 'sugarsG', name: SAY.ofWhichSugars, unit: 'g', indented: true },
+  { key: 'polyolsG', name: SAY.ofWhichPolyols, unit: 'g', indented: true },
+  { key: 'erythritolG', name: SAY.erythritolWhereSaid, unit: 'g', indented: true },
+  { key: 'fibreG', name: SAY.fibre, unit: 'g' },
+  { key: 'proteinG', name: SAY.protein, unit: 'g' },
+  { key: 'saltG', name: SAY.salt, unit: 'g' },
 ];
 
 const US_FIELDS: readonly FigureField[] = [
-  { key: 'energyKcal', name: 'Calories', unit: 'kcal' },
-  { key: 'fatG', name: 'Total fat', unit: 'g' },
-  { key: 'saturatesG', name: 'Saturated fat', unit: 'g', indented: true },
-  { key: 'transG', name: 'Trans fat', unit: 'g', indented: true },
-  { key: 'cholesterolMg', name: 'Cholesterol', unit: 'mg' },
-  { key: 'sodiumMg', name: 'Sodium', unit: 'mg' },
-  { key: 'carbohydrateG', name: 'Total carbohydrate', unit: 'g' },
-  { key: 'fibreG', name: 'Dietary fiber', unit: 'g', indented: true },
-  { key: 'sugarsG', name: 'Total sugars', unit: 'g', indented: true },
-  { key: 'addedSugarsG', name: 'added sugars', unit: 'g', indented: true },
-  { key: 'polyolsG', name: 'Sugar alcohol', unit: 'g', indented: true },
-  { key: 'erythritolG', name: 'erythritol, where said', unit: 'g', indented: true },
-  { key: 'alluloseG', name: 'Allulose', unit: 'g', indented: true },
-  { key: 'proteinG', name: 'Protein', unit: 'g' },
+  { key: 'energyKcal', name: SAY.calories, unit: 'kcal' },
+  { key: 'fatG', name: SAY.totalFat, unit: 'g' },
+  { key: 'saturatesG', name: SAY.saturatedFat, unit: 'g', indented: true },
+  { key: 'transG', name: SAY.transFat, unit: 'g', indented: true },
+  { key: 'cholesterolMg', name: SAY.cholesterol, unit: 'mg' },
+  { key: 'sodiumMg', name: SAY.sodium, unit: 'mg' },
+  { key: 'carbohydrateG', name: SAY.totalCarbohydrate, unit: 'g' },
+  { key: 'fibreG', name: SAY.dietaryFiber, unit: 'g', indented: true },
+  { key: 'sugarsG', name: SAY.totalSugars, unit: 'g', indented: true },
+  { key: 'addedSugarsG', name: SAY.addedSugars, unit: 'g', indented: true },
+  { key: 'polyolsG', name: SAY.sugarAlcohol, unit: 'g', indented: true },
+  { key: 'erythritolG', name: SAY.erythritolWhereSaid, unit: 'g', indented: true },
+  { key: 'alluloseG', name: SAY.allulose, unit: 'g', indented: true },
+  { key: 'proteinG', name: SAY.protein, unit: 'g' },
 ];
 
 const RESULT = [
@@ -66,7 +67,7 @@ const RESULT = [
   ['proteinG', 'Protein', 'g', 1],
   ['fatG', 'Fat', 'g', 1],
   ['saturatesG', 'Saturates', 'g', 1],
-  ['carbohydrateG', 'Carbohydrate, fibre included', 'g', 1],
+  ['carbohydrateG', SAY.carbohydrateFibreIncluded, 'g', 1],
   ['fibreG', 'Fibre', 'g', 1],
   ['sugarsG', 'Sugars', 'g', 1],
   ['polyolsG', 'Polyols', 'g', 1],
@@ -88,6 +89,7 @@ function at(amount: number, most: number): number {
   styleUrl: './label-desk.less',
 })
 export class LabelDesk {
+  protected readonly say = SAY;
   readonly pack = input.required<Pack>();
   readonly generic = input<Food>();
   readonly changed = output<Partial<Pack>>();
@@ -97,12 +99,12 @@ export class LabelDesk {
     { value: 'mL', label: 'mL' },
   ];
   protected readonly columns: readonly { readonly name: LabelColumnName; readonly words: string }[] = [
-    { name: 'serving', words: 'a serving' },
-    { name: 'per100', words: 'per 100' },
+    { name: 'serving', words: SAY.aServing },
+    { name: 'per100', words: SAY.per1002 },
   ];
   protected readonly traditions: readonly Option<Label['tradition']>[] = [
-    { label: 'EU or UK', value: 'eu' },
-    { label: 'US', value: 'us' },
+    { label: SAY.euOrUk, value: 'eu' },
+    { label: SAY.us, value: 'us' },
   ];
   protected readonly states: readonly Option<Label['state']>[] = [
     { label: 'as sold', value: 'as sold' },
@@ -133,8 +135,8 @@ export class LabelDesk {
   protected readonly summary = computed(() => {
     const serious = [...this.byField().values()].flat().filter(({ level }) => level !== 'note').length;
     const stated = Object.keys(this.read().figures).length;
-    if (stated === 0) return 'Nothing entered yet: type what the panel prints.';
-    return serious === 0 ? 'The label adds up.' : `${serious} ${serious === 1 ? 'thing does' : 'things do'} not add up.`;
+    if (stated === 0) return SAY.nothingEnteredYetTypeWhat;
+    return serious === 0 ? SAY.theLabelAddsUp : SAY.notAddUp(serious, serious === 1 ? SAY.thingDoes : SAY.thingsDo);
   });
   protected readonly isEmpty = computed(() => this.summary().startsWith('Nothing'));
   protected readonly isSound = computed(() => this.summary().startsWith('The label adds'));
@@ -158,7 +160,7 @@ export class LabelDesk {
           name,
           unit,
           now: amount === undefined ? 'unknown' : showNumber(amount, digits),
-          range: half === undefined ? (amount === undefined ? '' : 'as its kind') : `${showNumber(low, fine)}–${showNumber(high, fine)}`,
+          range: half === undefined ? (amount === undefined ? '' : SAY.asItsKind) : `${showNumber(low, fine)}–${showNumber(high, fine)}`,
           law: tolerance === undefined || half === undefined ? '' : `± ${showNumber(tolerance, 1)}`,
           lowAt: at(low, most),
           wide: Math.max(at(high, most) - at(low, most), 1.5),
@@ -186,7 +188,7 @@ export class LabelDesk {
   protected readonly weighed = computed(() => {
     const typed = readAmountTyped(this.piece(), 'g');
     if (this.piece().trim() === '' || 'error' in typed) return undefined;
-    return weighPiece(this.label(), this.read(), typed.amount.value)?.words ?? 'Give the grams of a serving first.';
+    return weighPiece(this.label(), this.read(), typed.amount.value)?.words ?? SAY.giveTheGramsOfA;
   });
 
   protected faultsOf(...fields: readonly string[]): readonly LabelFault[] {
@@ -233,7 +235,7 @@ export class LabelDesk {
     const unit = key === 'massG' ? 'g' : 'ml';
     const typed = readAmountTyped(text, unit);
     if ('error' in typed || typed.amount.unit !== unit || typed.amount.value <= 0) {
-      this.sizeFault.set('error' in typed ? typed.error : `Give it in ${key === 'massG' ? 'grams' : 'millilitres'}, above zero.`);
+      this.sizeFault.set('error' in typed ? typed.error : SAY.giveItInAboveZero(key === 'massG' ? 'grams' : 'millilitres'));
       return;
     }
     this.sizeFault.set(undefined);

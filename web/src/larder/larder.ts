@@ -19,24 +19,25 @@ import { Field } from '../ui/zorro/field';
 import { Select } from '../ui/zorro/select';
 import { Picker } from '../ui/pick';
 import { Told } from '../ui/told';
+import { SAY } from './words';
 
 type Only = 'all' | NonNullable<FoodQuery['only']>;
 
 const ONLY: readonly Option<Only>[] = [
-  { label: 'All foods', value: 'all' },
-  { label: 'Packs', value: 'packs' },
-  { label: 'In stock', value: 'stock' },
-  { label: 'Use soon', value: 'soon' },
+  { label: SAY.allFoods, value: 'all' },
+  { label: SAY.packs, value: 'packs' },
+  { label: SAY.inStock, value: 'stock' },
+  { label: SAY.useSoon, value: 'soon' },
 ];
 
 const SORT_WORDS: Readonly<Record<FoodSort, string>> = {
-  fit: 'best fit first',
-  name: 'name',
-  protein: 'protein per 100 kcal',
-  net: 'net carbs, low first',
-  energy: 'energy, low first',
-  price: 'price per 100 g',
-  'protein-price': 'price of 100 g protein',
+  fit: SAY.bestFitFirst,
+  name: SAY.name,
+  protein: SAY.proteinPer100Kcal,
+  net: SAY.netCarbsLowFirst,
+  energy: SAY.energyLowFirst,
+  price: SAY.pricePer100G,
+  'protein-price': SAY.priceOf100GProtein,
 };
 
 function cell(amount: number | null, digits: number): string {
@@ -53,6 +54,7 @@ function cell(amount: number | null, digits: number): string {
   host: { class: 'place-filled' },
 })
 export class LarderPlace {
+  protected readonly say = SAY;
   private readonly router = inject(Router);
   protected readonly preferences = inject(Preferences);
   protected readonly larderDesk = inject(LarderDesk);
@@ -62,8 +64,8 @@ export class LarderPlace {
   /** The food or pack that is open, from the address. */
   readonly food = input<string>();
   protected readonly onlyOptions = ONLY;
-  protected readonly kindOptions: readonly Option<FoodKind | ''>[] = [{ value: '', label: 'any' }, ...FOOD_KINDS.map((value) => ({ value, label: value }))];
-  protected readonly schoolOptions: readonly Option<School | ''>[] = [{ value: '', label: 'any' }, ...SCHOOLS.map((value) => ({ value, label: value }))];
+  protected readonly kindOptions: readonly Option<FoodKind | ''>[] = [{ value: '', label: SAY.any }, ...FOOD_KINDS.map((value) => ({ value, label: value }))];
+  protected readonly schoolOptions: readonly Option<School | ''>[] = [{ value: '', label: SAY.any }, ...SCHOOLS.map((value) => ({ value, label: value }))];
   protected readonly allergenOptions = ALLERGENS.map((name) => ({ label: name, value: name }));
   protected readonly sorts = (Object.entries(SORT_WORDS) as [FoodSort, string][]).map(([value, label]) => ({ value, label }));
   protected readonly words = signal('');
@@ -119,7 +121,7 @@ export class LarderPlace {
   protected due(row: FoodRow): string {
     if (row.useBy === null) return '';
     const daysLeft = differenceInCalendarDays(parseISO(row.useBy), parseISO(today()));
-    return daysLeft <= SOON_DAYS ? `use ${daysWords(daysLeft)}` : '';
+    return daysLeft <= SOON_DAYS ? SAY.use(daysWords(daysLeft)) : '';
   }
 
   protected open(id: string | undefined): void {
@@ -146,7 +148,7 @@ export class LarderPlace {
   }
 
   protected packGone(stored: StoredPack): void {
-    this.told.undoable(`“${stored.pack.name}” was taken out of the larder.`, () => this.bringBack(stored));
+    this.told.undoable(SAY.wasTakenOutOfThe(stored.pack.name), () => this.bringBack(stored));
     this.open(undefined);
   }
 

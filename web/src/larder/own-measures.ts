@@ -5,17 +5,18 @@ import { fieldGrams, readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { SAY } from './words';
 
 const WORDS = ['scoop', 'piece', 'slice', 'can', 'packet', 'drop', 'stick'] as const;
 
 /** The cup that labels mean, mL [21 CFR 101.9(b)(5)(viii)]. */
 const LABEL_CUP_ML = 240;
 const CUPS = [
-  { ml: unitFactor('cup', 'us') ?? 0, name: 'US cup, 237 mL' },
-  { ml: unitFactor('cup', 'metric') ?? 0, name: 'metric cup, 250 mL' },
-  { ml: LABEL_CUP_ML, name: 'label cup, 240 mL' },
-  { ml: unitFactor('tbsp', 'us') ?? 0, name: 'US tablespoon, 14.8 mL' },
-  { ml: unitFactor('tbsp', 'metric') ?? 0, name: 'tablespoon, 15 mL' },
+  { ml: unitFactor('cup', 'us') ?? 0, name: SAY.usCup237Ml },
+  { ml: unitFactor('cup', 'metric') ?? 0, name: SAY.metricCup250Ml },
+  { ml: LABEL_CUP_ML, name: SAY.labelCup240Ml },
+  { ml: unitFactor('tbsp', 'us') ?? 0, name: SAY.usTablespoon148Ml },
+  { ml: unitFactor('tbsp', 'metric') ?? 0, name: SAY.tablespoon15Ml },
 ].map(({ ml, name }) => ({ ml, value: String(ml), label: name }));
 
 const WEIGHINGS = [0, 1, 2] as const;
@@ -29,6 +30,7 @@ const WEIGHINGS = [0, 1, 2] as const;
   styleUrl: './own-measures.less',
 })
 export class OwnMeasures {
+  protected readonly say = SAY;
   protected readonly fieldGrams = fieldGrams;
   readonly pack = input.required<Pack>();
   readonly generic = input<Food>();
@@ -52,7 +54,7 @@ export class OwnMeasures {
 
   protected readonly usualCup = computed(() => {
     const density = this.generic()?.densityGPerMl;
-    return density === undefined ? 'Nobody has said what a cup of its kind weighs.' : `A cup of its kind weighs about ${showNumber(density * this.cupMl(), 0)} g.`;
+    return density === undefined ? SAY.nobodyHasSaidWhatA : SAY.aCupOfItsKind(showNumber(density * this.cupMl(), 0));
   });
 
   protected readonly found = computed(() => {
@@ -62,7 +64,7 @@ export class OwnMeasures {
     const usual = this.generic()?.densityGPerMl;
     return {
       mean: showNumber(found.meanG, found.meanG < 20 ? 1 : 0),
-      spread: found.sdG === undefined ? ', weighed once' : `, give or take ${showNumber(found.sdG, 1)} g`,
+      spread: found.sdG === undefined ? SAY.weighedOnce : SAY.giveOrTakeG(showNumber(found.sdG, 1)),
       density: showNumber(found.densityGPerMl, 3),
       usual: usual === undefined ? '' : `${showNumber(usual * (cup?.cupMl ?? 1), 0)} g`,
     };
@@ -71,7 +73,7 @@ export class OwnMeasures {
   private grams(text: string): number | undefined {
     const typed = readAmountTyped(text, 'g');
     const isMass = !('error' in typed) && typed.amount.unit === 'g' && typed.amount.value > 0 && typed.amount.value <= 20_000;
-    this.fault.set(isMass ? undefined : 'error' in typed ? typed.error : 'Give it in grams, above zero and up to 20 kg.');
+    this.fault.set(isMass ? undefined : 'error' in typed ? typed.error : SAY.giveItInGramsAbove);
     return isMass ? typed.amount.value : undefined;
   }
 

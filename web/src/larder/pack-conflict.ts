@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { type Pack } from '@fellmist/core';
 import { packDifferences } from './packWords';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 /** A pack that was saved elsewhere meanwhile: what differs, side by side, and a choice that loses neither. */
 @Component({
@@ -12,6 +13,7 @@ import { Button } from '../ui/zorro/button';
   styleUrl: './pack-conflict.less',
 })
 export class PackConflict {
+  protected readonly say = SAY;
   readonly mine = input.required<Pack>();
   readonly theirs = input.required<Pack>();
   readonly mineKept = output();

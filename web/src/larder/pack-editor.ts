@@ -17,15 +17,16 @@ import { PackMoney } from './pack-money';
 import { ThirstDesk } from './thirst-desk';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
 type Desk = 'label' | 'measures' | 'thirst' | 'money' | 'history';
 
 const DESKS: readonly Option<Desk>[] = [
-  { label: 'Label', value: 'label' },
-  { label: 'Scoop and cup', value: 'measures' },
-  { label: 'Thirst', value: 'thirst' },
-  { label: 'Stock and price', value: 'money' },
-  { label: 'History', value: 'history' },
+  { label: SAY.label, value: 'label' },
+  { label: SAY.scoopAndCup, value: 'measures' },
+  { label: SAY.thirst, value: 'thirst' },
+  { label: SAY.stockAndPrice, value: 'money' },
+  { label: SAY.history, value: 'history' },
 ];
 
 /** A lookup that takes longer than this is worth giving up, milliseconds. */
@@ -47,6 +48,7 @@ type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readon
   host: { '(document:keydown)': 'press($event)' },
 })
 export class PackEditor {
+  protected readonly say = SAY;
   private readonly asking = inject(Asking);
   protected readonly drafts = inject(PackDrafts);
   private readonly router = inject(Router);
@@ -187,11 +189,11 @@ export class PackEditor {
     const draft = this.draft();
     if (!draft) return;
     if (draft.name.trim() === '') {
-      this.fault.set('Give the pack a name, such as "Vanilla whey, tall tub".');
+      this.fault.set(SAY.giveThePackAName);
       return;
     }
     if (!this.generic()) {
-      this.fault.set('Say which kind of food it is, so that it knows how it bakes.');
+      this.fault.set(SAY.sayWhichKindOfFood3);
       return;
     }
     this.saving.set('saving');
@@ -216,11 +218,11 @@ export class PackEditor {
   protected lookUp(code: string): void {
     const plain = code.replace(/\s+/g, '');
     if (!isBarcode(plain)) {
-      this.lookup.set({ kind: 'said', words: 'That is no bar code: it holds 8, 12, 13 or 14 digits, and the last one must fit the others. Check for a slip.', isFault: true });
+      this.lookup.set({ kind: 'said', words: SAY.thatIsNoBarCode, isFault: true });
       return;
     }
     this.lookup.set({ kind: 'asking' });
-    const patience = setTimeout(() => this.giveUp('The label service takes too long. Type the label in by hand, or try again later.'), PATIENCE_MS);
+    const patience = setTimeout(() => this.giveUp(SAY.theLabelServiceTakesToo), PATIENCE_MS);
     this.lookingUp = this.asking
       .ask<LabelAnswer>((ask) => lookupActions.labelOf({ ask, code: plain }))
       .subscribe((answer) => {
@@ -230,17 +232,17 @@ export class PackEditor {
           return;
         }
         if (answer.value.kind === 'not-found') {
-          this.lookup.set({ kind: 'said', words: 'Nobody knows this code. Type the label in; the code is kept with the pack.', isFault: true });
+          this.lookup.set({ kind: 'said', words: SAY.nobodyKnowsThisCodeType, isFault: true });
           this.change({ barcode: plain });
           return;
         }
         const { name, kindId, label, netG, allergens, mayContain } = answer.value.draft;
         this.change({ name, kindId, label, netG, allergens, mayContain, barcode: plain });
-        this.lookup.set({ kind: 'said', words: `Found: ${name}. Hold it against the pack in your hand before you save.`, isFault: false });
+        this.lookup.set({ kind: 'said', words: SAY.foundHoldItAgainstThe(name), isFault: false });
       });
   }
 
-  protected giveUp(words = 'Stopped asking. Type the label in by hand, or try again.'): void {
+  protected giveUp(words = SAY.stoppedAskingTypeTheLabel): void {
     this.lookingUp?.unsubscribe();
     this.lookup.set({ kind: 'said', words, isFault: true });
   }

@@ -5,6 +5,7 @@ import { Asking } from '../state/asking';
 import { lookupActions } from '../state/lookup.actions';
 import { packDifferences } from './packWords';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 /** Every save of a pack, the last first, with what it changed; any of them can be taken up again. */
 @Component({
@@ -15,6 +16,7 @@ import { Button } from '../ui/zorro/button';
   styleUrl: './pack-history.less',
 })
 export class PackHistory {
+  protected readonly say = SAY;
   private readonly asking = inject(Asking);
   readonly packId = input.required<string>();
   /** The version that is saved now: another one asks for the saves anew. */

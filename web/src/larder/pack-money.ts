@@ -8,6 +8,7 @@ import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
 import { FormsModule } from '@angular/forms';
+import { SAY } from './words';
 
 /** Net weight, price and what they make of 100 g and of its protein, beside the other packs of its kind; stock; allergens. */
 @Component({
@@ -18,6 +19,7 @@ import { FormsModule } from '@angular/forms';
   styleUrl: './pack-money.less',
 })
 export class PackMoney {
+  protected readonly say = SAY;
   protected readonly fieldGrams = fieldGrams;
   protected readonly fieldNumber = fieldNumber;
   private readonly larderDesk = inject(LarderDesk);
@@ -36,7 +38,7 @@ export class PackMoney {
     const show = (amount: number | undefined): string => (amount === undefined ? '–' : this.preferences.showPrice(amount));
     return [pack, ...others].map((one) => {
       const held = one.id === pack.id ? food : this.larderDesk.food(one.id);
-      return { id: one.id, name: one.name || 'this pack', each: show(pricePer100g(one)), protein: show(held && pricePer100gProtein(one, held)) };
+      return { id: one.id, name: one.name || SAY.thisPack, each: show(pricePer100g(one)), protein: show(held && pricePer100gProtein(one, held)) };
     });
   });
 
@@ -49,7 +51,7 @@ export class PackMoney {
     const typed = readAmountTyped(text, 'g');
     const factor = 'error' in typed ? undefined : { g: 1, kg: 1000 }[typed.amount.unit];
     if ('error' in typed || factor === undefined || typed.amount.value <= 0) {
-      this.fault.set('error' in typed ? typed.error : 'Give the net weight in g or kg, above zero.');
+      this.fault.set('error' in typed ? typed.error : SAY.giveTheNetWeightIn);
       return;
     }
     this.fault.set(undefined);
@@ -64,7 +66,7 @@ export class PackMoney {
     }
     const read = readNumber(text.replace(/[\p{Sc}]|^[A-Z]{3}\s|\s[A-Z]{3}$/gu, '').trim());
     if (!read.ok || read.value > 1_000_000) {
-      this.fault.set(read.ok ? 'That is more than any pack costs.' : `Give the price as a number. ${read.words}`);
+      this.fault.set(read.ok ? SAY.thatIsMoreThanAny : SAY.giveThePriceAsA(read.words));
       return;
     }
     this.fault.set(undefined);

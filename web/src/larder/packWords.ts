@@ -1,26 +1,27 @@
 import { type Pack } from '@fellmist/core';
+import { SAY } from './words';
 
 const NAMES: Readonly<Record<keyof Pack, string>> = {
   id: 'Id',
-  name: 'Name',
+  name: SAY.name2,
   kindId: 'Kind',
-  barcode: 'Bar code',
-  label: 'Label',
-  measuresG: 'Scoop and pieces, g',
+  barcode: SAY.barCode,
+  label: SAY.label,
+  measuresG: SAY.scoopAndPiecesG,
   cup: 'Cup',
   allergens: 'Allergens',
-  mayContain: 'May contain',
-  netG: 'Net weight, g',
+  mayContain: SAY.mayContain3,
+  netG: SAY.netWeightG,
   price: 'Price',
-  currency: 'Paid in',
-  thirstTests: 'Thirst tests',
+  currency: SAY.paidIn,
+  thirstTests: SAY.thirstTests,
   note: 'Note',
 };
 
 /** A part of a pack in plain words: "scoop 33", "3 tests". */
 function words(value: unknown): string {
   if (value === undefined || value === '') return '–';
-  if (Array.isArray(value)) return value.length === 0 ? '–' : typeof value[0] === 'object' ? `${String(value.length)} noted` : value.join(', ');
+  if (Array.isArray(value)) return value.length === 0 ? '–' : typeof value[0] === 'object' ? SAY.noted(String(value.length)) : value.join(', ');
   if (typeof value !== 'object' || value === null) return String(value);
   return (
     Object.entries(value)

@@ -7,6 +7,7 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { DayField } from '../ui/day-field';
 import { Told } from '../ui/told';
+import { SAY } from './words';
 
 interface StockRow {
   readonly item: StockItem;
@@ -24,6 +25,7 @@ interface StockRow {
   styleUrl: './stock-of.less',
 })
 export class StockOf {
+  protected readonly say = SAY;
   private readonly larderDesk = inject(LarderDesk);
   private readonly told = inject(Told);
   readonly food = input.required<Food>();
@@ -33,9 +35,7 @@ export class StockOf {
     const food = this.food();
     return this.larderDesk.stockOf(food.id).map((item) => {
       const due = useBy(item, food, today());
-      const words = due
-        ? `use ${daysWords(due.daysLeft)}, by ${showDay(due.on)} (${due.why === 'opened' ? `opened, keeps ${String(food.keepsOpenedDays)} days` : 'best before'})`
-        : '';
+      const words = due ? SAY.useBy(daysWords(due.daysLeft), showDay(due.on), due.why === 'opened' ? SAY.openedKeepsDays(String(food.keepsOpenedDays)) : SAY.bestBefore) : '';
       return { item, left: fieldGrams(item.leftG), due: words, isSoon: due !== undefined && due.daysLeft <= SOON_DAYS };
     });
   });
@@ -49,7 +49,7 @@ export class StockOf {
     }
     const found = massOf(typed.amount, this.food(), 'us');
     if ('gap' in found) {
-      this.fault.set('The weight of that measure is not known for this food; give the grams.');
+      this.fault.set(SAY.theWeightOfThatMeasure);
       return undefined;
     }
     this.fault.set(undefined);
@@ -73,7 +73,7 @@ export class StockOf {
   protected gone(item: StockItem): void {
     this.larderDesk.removeStock(item).subscribe((words) => {
       this.fault.set(words);
-      if (words === undefined) this.told.undoable(`${fieldGrams(item.leftG)} g of ${this.food().name} taken out of stock.`, () => this.put(item));
+      if (words === undefined) this.told.undoable(SAY.gOfTakenOutOf(fieldGrams(item.leftG), this.food().name), () => this.put(item));
     });
   }
 

@@ -6,8 +6,9 @@ import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
 import { Button } from '../ui/zorro/button';
 import { FileButton } from '../ui/file-button';
+import { SAY } from './words';
 
-const ACT_WORDS: Readonly<Record<ImportRow['act'], string>> = { new: 'new', update: 'updates', same: 'as it is', kept: 'left alone', faulty: 'faulty' };
+const ACT_WORDS: Readonly<Record<ImportRow['act'], string>> = { new: 'new', update: 'updates', same: SAY.asItIs, kept: SAY.leftAlone, faulty: 'faulty' };
 
 /** Larger files are refused before they are sent. */
 const MOST_BYTES = 24 * 1024 * 1024;
@@ -21,10 +22,11 @@ const MOST_BYTES = 24 * 1024 * 1024;
   styleUrl: './tables.less',
 })
 export class TablesInAndOut {
+  protected readonly say = SAY;
   private readonly asking = inject(Asking);
   protected readonly kinds: readonly Option<ImportPreview['of']>[] = [
-    { label: 'Foods', value: 'foods' },
-    { label: 'Packs', value: 'packs' },
+    { label: SAY.foods2, value: 'foods' },
+    { label: SAY.packs, value: 'packs' },
   ];
   protected readonly of = signal<ImportPreview['of']>('foods');
   protected readonly preview = signal<ImportPreview | undefined>(undefined);
@@ -49,7 +51,7 @@ export class TablesInAndOut {
     this.preview.set(undefined);
     this.fileName.set(file.name);
     if (file.size > MOST_BYTES) {
-      this.fault.set(`${file.name} is ${Math.round(file.size / 1024 / 1024)} MB; a table of up to 24 MB can be read. Cut it into parts.`);
+      this.fault.set(SAY.isMbATableOf(file.name, Math.round(file.size / 1024 / 1024)));
       return;
     }
     this.working.set(`Reading ${file.name}…`);

@@ -6,6 +6,7 @@ import { showNumber } from '../ui/figures';
 import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
 /** Points of a drawn curve. */
 const POINTS = 121;
@@ -23,6 +24,7 @@ function bell(x: number, mean: number, sd: number): number {
   styleUrl: './thirst-desk.less',
 })
 export class ThirstDesk {
+  protected readonly say = SAY;
   readonly pack = input.required<Pack>();
   readonly generic = input<Food>();
   readonly changed = output<Partial<Pack>>();
@@ -37,7 +39,7 @@ export class ThirstDesk {
       test,
       on: showDay(test.on),
       shows: showNumber(thirstOfTest(test, this.generic()?.roles.gluten?.amount) ?? 0, 2),
-      words: `${showNumber(test.powderG, 1)} g took ${showNumber(test.waterG, 1)} g`,
+      words: SAY.gTookG(showNumber(test.powderG, 1), showNumber(test.waterG, 1)),
     })),
   );
   protected readonly learned = computed(() => {
@@ -49,11 +51,11 @@ export class ThirstDesk {
     if (!learned || !generic) return undefined;
     const { prior, learned: now } = learned;
     const share = now.gPerG / prior.gPerG - 1;
-    const than = Math.abs(share) < 0.03 ? 'about as thirsty as its kind' : `${showNumber(Math.abs(share) * 100, 0)} % ${share > 0 ? 'thirstier' : 'less thirsty'} than its kind`;
+    const than = Math.abs(share) < 0.03 ? SAY.aboutAsThirstyAsIts : SAY.thanItsKind(showNumber(Math.abs(share) * 100, 0), share > 0 ? 'thirstier' : SAY.lessThirsty);
     return {
       now: showNumber(now.gPerG, 2),
       range: `${showNumber(Math.max(now.gPerG - 2 * now.sd, 0), 2)}–${showNumber(now.gPerG + 2 * now.sd, 2)}`,
-      than: learned.measured.length === 0 ? 'as its kind, until you test it' : than,
+      than: learned.measured.length === 0 ? SAY.asItsKindUntilYou : than,
       how: this.howMade(learned),
       prior: `${showNumber(prior.gPerG, 2)} ± ${showNumber(prior.sd, 2)}`,
       source: `${MARK_WORDS[generic.thirst?.mark ?? 'H']}: ${generic.thirst?.source ?? ''}`,
@@ -66,8 +68,8 @@ export class ThirstDesk {
     const [first] = tests;
     if (!first || measured.length === 0) return '';
     const alone = measured.reduce((sum, one) => sum + one, 0) / measured.length;
-    const said = tests.length === 1 ? `${showNumber(first.waterG, 1)} g on ${showNumber(first.powderG, 1)} g` : `Your ${tests.length} tests`;
-    return `${said} alone would be ${showNumber(alone, 2)}; such powders are usually ${showNumber(prior.gPerG, 2)}; together ${showNumber(learned.gPerG, 2)}.`;
+    const said = tests.length === 1 ? SAY.gOnG(showNumber(first.waterG, 1), showNumber(first.powderG, 1)) : SAY.yourTests(tests.length);
+    return SAY.aloneWouldBeSuchPowders(said, showNumber(alone, 2), showNumber(prior.gPerG, 2), showNumber(learned.gPerG, 2));
   }
 
   protected readonly chart = computed(() => {
@@ -88,7 +90,7 @@ export class ThirstDesk {
         type: 'value',
         min: low,
         max: high,
-        name: 'grams of water held by a gram',
+        name: SAY.gramsOfWaterHeldBy,
         nameLocation: 'middle',
         nameGap: 24,
         nameTextStyle: { color: palette.softInk },
@@ -114,13 +116,13 @@ export class ThirstDesk {
 
   protected readonly chartWords = computed(() => {
     const words = this.words();
-    return words ? `Thirst: its kind ${words.prior}, this pack ${words.now}, between ${words.range} grams of water a gram.` : '';
+    return words ? SAY.thirstItsKindThisPack(words.prior, words.now, words.range) : '';
   });
 
   private grams(text: string, name: string, most: number): number | undefined {
     const typed = readAmountTyped(text, 'g');
     if ('error' in typed || typed.amount.unit !== 'g' || typed.amount.value <= 0 || typed.amount.value > most) {
-      this.fault.set(`Give the ${name} in grams, above zero and up to ${most} g.`);
+      this.fault.set(SAY.giveTheInGramsAbove(name, most));
       return undefined;
     }
     return typed.amount.value;

@@ -3,6 +3,7 @@ import { type Proposal, proposedMass } from '@fellmist/core';
 import { fieldGrams, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
 
 /** What is proposed, to be taken, taken with other grams, or refused; and why it is. */
 @Component({
@@ -13,6 +14,7 @@ import { Field } from '../ui/zorro/field';
   styleUrl: './deed.less',
 })
 export class Deed {
+  protected readonly say = SAY;
   readonly proposal = input.required<Proposal>();
   readonly words = input.required<string>();
   readonly reason = input.required<string>();

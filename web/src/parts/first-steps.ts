@@ -7,6 +7,7 @@ import { actActions, benchActions, benchFeature } from '../state/bench.feature';
 import { FirstSteps } from '../state/firstSteps';
 import { shelfActions } from '../state/shelf.feature';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 interface Step {
   readonly words: string;
@@ -18,19 +19,19 @@ interface Step {
 
 const TOOK = [actActions.proposalTaken.type, actActions.proposalRefused.type] as const;
 const STEPS: readonly Step[] = [
-  { words: 'A plain recipe lies here to be taken apart. See how each line was read, then press “Put on the bench”.', ends: [benchActions.placed.type] },
-  { words: 'Swap: press “Plain wheat flour” in the rebuild find almond flour and take it.', ends: [actActions.swapOpened.type] },
+  { words: SAY.aPlainRecipeLiesHere, ends: [benchActions.placed.type] },
+  { words: SAY.swapPressPlainWheatFlour, ends: [actActions.swapOpened.type] },
   {
-    words: 'Proposals: one swap sets others off. Take each, take it with other grams, or refuse it; “why” says the reason.',
+    words: SAY.proposalsOneSwapSetsOthers,
     ends: [...TOOK, actActions.openTaken.type],
     untilNoneIsOpen: true,
   },
   {
-    words: 'Settle: the balance marks what left its band. Take what it offers, or “Settle all” for the smallest set. Where nothing is marked, go on.',
+    words: SAY.settleTheBalanceMarksWhat,
     ends: [...TOOK, actActions.allSettled.type, actActions.roleLeft.type],
   },
   {
-    words: 'Portion: beneath stands what one holds now and, struck out, what it held. Make 8 instead of 12, and press a figure to see where it comes from.',
+    words: SAY.portionBeneathStandsWhatOne,
     ends: [actActions.formulaDescribed.type],
   },
 ];
@@ -44,6 +45,7 @@ const STEPS: readonly Step[] = [
   styleUrl: './first-steps.less',
 })
 export class FirstStepsBar {
+  protected readonly say = SAY;
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   protected readonly firstSteps = inject(FirstSteps);

@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { MOST_CHARACTERS, readRecipeJsonLd, readRecipeText, startWorksheet, withDiet, type Worksheet, worksheetFrom } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';
+import { SAY } from './words';
 
 export type Imported = { readonly ok: true; readonly sheet: Worksheet } | { readonly ok: false; readonly error: string };
 
@@ -12,10 +13,9 @@ export class Importer {
   private readonly preferences = inject(Preferences);
 
   async read(file: File): Promise<Imported> {
-    if (file.size > 8 * MOST_CHARACTERS)
-      return { ok: false, error: `${file.name} is ${Math.round(file.size / 1000)} kB; a recipe file of up to ${(8 * MOST_CHARACTERS) / 1000} kB can be read.` };
+    if (file.size > 8 * MOST_CHARACTERS) return { ok: false, error: SAY.isKbARecipeFile(file.name, Math.round(file.size / 1000), (8 * MOST_CHARACTERS) / 1000) };
     const larder = this.desk.larder();
-    if (!larder) return { ok: false, error: 'The foods are not loaded yet; try again in a moment.' };
+    if (!larder) return { ok: false, error: SAY.theFoodsAreNotLoaded };
     const text = await file.text();
     const settings = this.preferences.settings();
     const { measures } = settings;

@@ -21,6 +21,7 @@ import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
 import { Deed } from './deed';
+import { SAY } from './words';
 
 interface Way {
   readonly proposal: Proposal;
@@ -62,7 +63,7 @@ function inKitchen(role: LedgerRole): { readonly unit: string; readonly times: n
 }
 
 function amountWords(role: LedgerRole, amount: number | undefined): string {
-  if (amount === undefined) return 'not reckoned';
+  if (amount === undefined) return SAY.notReckoned;
   if (role === 'thickness') return consistencyWord(amount);
   const { unit, times, digits } = inKitchen(role);
   return `${showNumber(amount * times, digits)} ${unit}`;
@@ -71,14 +72,14 @@ function amountWords(role: LedgerRole, amount: number | undefined): string {
 /** "12.5 g in 100 g, was 18.7; wanted 9 to 24": what the pegs and the band of a row stand for. */
 function numbersOf({ role, original, rebuild, band }: StandingRow): string {
   const { digits, times, unit } = inKitchen(role);
-  const show = (amount: number | undefined): string => (amount === undefined ? 'not reckoned' : showNumber(amount * times, digits));
-  const wanted = band ? `; wanted ${show(band.low)} to ${show(band.high)}` : '';
-  return `${show(rebuild)} ${unit}, was ${show(original)}${wanted}`;
+  const show = (amount: number | undefined): string => (amount === undefined ? SAY.notReckoned : showNumber(amount * times, digits));
+  const wanted = band ? SAY.wantedTo(show(band.low), show(band.high)) : '';
+  return SAY.was(show(rebuild), unit, show(original), wanted);
 }
 
 /** A word of the spoon scale as what a mix does: "drops in blobs", "is stiff dough or paste". */
 function does(word: string): string {
-  return CONSISTENCY_WORDS.indexOf(word) > 6 ? `is ${word}` : word;
+  return CONSISTENCY_WORDS.indexOf(word) > 6 ? SAY.is(word) : word;
 }
 
 /** The ledger: a row a role, original and rebuild against what the class wants, and ways back where the rebuild left it. */
@@ -90,6 +91,7 @@ function does(word: string): string {
   styleUrl: './ledger.less',
 })
 export class Ledger {
+  protected readonly say = SAY;
   protected readonly desk = inject(Desk);
   protected readonly swapDesk = inject(SwapDesk);
   protected readonly settling = inject(Settling);
@@ -103,7 +105,7 @@ export class Ledger {
     if (!sheet || !larder) return [];
     const main = mainPart(sheet.original, larder)?.id;
     const parts = sheet.rebuild.parts.filter(({ lines }) => lines.length > 0);
-    return [...parts.filter(({ id }) => id === main), ...parts.filter(({ id }) => id !== main)].map(({ id, heading }) => ({ value: id, label: heading || 'Main part' }));
+    return [...parts.filter(({ id }) => id === main), ...parts.filter(({ id }) => id !== main)].map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart }));
   });
   protected readonly judged = computed(() => this.desk.standing()?.part?.id ?? '');
 
@@ -127,10 +129,10 @@ export class Ledger {
     if (consistency.kind !== 'reckoned') return { words: consistency.words, rest: '' };
     const [now, hour] = [consistencyWord(consistency.scaleNow), consistencyWord(consistency.scaleHour)];
     const same = before?.kind === 'reckoned' && before.word === consistency.word;
-    const original = before?.kind === 'reckoned' ? (same ? `, as the original ${does(before.word) === before.word ? 'does' : 'is'}` : `; the original ${does(before.word)}`) : '';
-    const rest = [now === consistency.word ? '' : `At once it ${does(now)}.`, hour === consistency.word ? '' : `After an hour it ${does(hour)}.`].filter(Boolean).join(' ');
-    const unknown = consistency.unknownThirstG > 0.05 ? ` ${showNumber(consistency.unknownThirstG, 0)} g of foods whose thirst is unknown were left out.` : '';
-    return { words: `The rebuild ${does(consistency.word)}${original}.${unknown}`, rest };
+    const original = before?.kind === 'reckoned' ? (same ? SAY.asTheOriginal(does(before.word) === before.word ? 'does' : 'is') : SAY.theOriginal(does(before.word))) : '';
+    const rest = [now === consistency.word ? '' : SAY.atOnceIt(does(now)), hour === consistency.word ? '' : SAY.afterAnHourIt(does(hour))].filter(Boolean).join(' ');
+    const unknown = consistency.unknownThirstG > 0.05 ? SAY.gOfFoodsWhoseThirst(showNumber(consistency.unknownThirstG, 0)) : '';
+    return { words: SAY.theRebuild(does(consistency.word), original, unknown), rest };
   });
 
   /** What settling came to: all is well only where nothing is asked, warned of or above its limit. */
@@ -138,18 +140,17 @@ export class Ledger {
     const settled = this.settling.settled();
     if (!settled) return '';
     const { length } = settled.taken;
-    const done =
-      length === 0 ? (settled.unmet.length > 0 ? 'Nothing was taken.' : 'Nothing had to change.') : `Settled with ${length} ${length === 1 ? 'correction' : 'corrections'}.`;
+    const done = length === 0 ? (settled.unmet.length > 0 ? SAY.nothingWasTaken : SAY.nothingHadToChange) : SAY.settledWith(length, length === 1 ? 'correction' : 'corrections');
     if (settled.unmet.length > 0) return [done, ...settled.unmet].join(' ');
-    if (this.isAsking()) return `${done} What is marked below asks again.`;
-    return this.warnings().length + this.over().length > 0 ? `${done} Every role is in its band; what is warned of below stays.` : `${done} Every role is where it is wanted.`;
+    if (this.isAsking()) return SAY.whatIsMarkedBelowAsks(done);
+    return this.warnings().length + this.over().length > 0 ? SAY.everyRoleIsInIts(done) : SAY.everyRoleIsWhereIt(done);
   });
 
   protected readonly warnings = computed(() => this.desk.rebuild()?.sweetenerWarnings ?? []);
   protected readonly over = computed(() =>
     (this.desk.standing()?.overProtein ?? []).map(({ limit, share }: OverLimit) => ({
       id: limit.foods[0] ?? '',
-      words: `${showNumber(share * 100, 0)} % of the dry weight, above ${showNumber(limit.mostShare * 100, 0)} %: ${limit.reason}`,
+      words: SAY.ofTheDryWeightAbove(showNumber(share * 100, 0), showNumber(limit.mostShare * 100, 0), limit.reason),
     })),
   );
 
@@ -171,7 +172,7 @@ export class Ledger {
       isOff,
       isLeft: left,
       strain,
-      spoken: `${facts.name}: the rebuild ${amountWords(role, rebuild)}, the original ${amountWords(role, original)}${isOff ? `, ${strain} for what is wanted` : ''}`,
+      spoken: SAY.theRebuildTheOriginal(facts.name, amountWords(role, rebuild), amountWords(role, original), isOff ? SAY.forWhatIsWanted(strain) : ''),
       reason: band?.reason ?? '',
       numbers: numbersOf(row),
       ways:
@@ -194,7 +195,7 @@ export class Ledger {
     const unit = this.preferences.energyUnit();
     const each = this.preferences.inEnergy(energyKcal / (views?.portions ?? 1));
     const word = this.desk.sheet()?.rebuild.portionWord ?? 'portion';
-    return Math.abs(each) < 0.5 ? `no ${unit} a ${word}` : `${each > 0 ? '+' : '−'}${showNumber(Math.abs(each), 0)} ${unit} a ${word}`;
+    return Math.abs(each) < 0.5 ? SAY.noA(unit, word) : `${each > 0 ? '+' : '−'}${showNumber(Math.abs(each), 0)} ${unit} a ${word}`;
   }
 
   protected look(way: Way | undefined): void {

@@ -4,8 +4,9 @@ import { Desk } from '../state/desk';
 import { SwapDesk } from '../state/swapDesk';
 import { Button } from '../ui/zorro/button';
 import { Deed } from './deed';
+import { SAY } from './words';
 
-const KINDS: Readonly<Record<ProposalAction['kind'], string>> = { replace: 'Swap', step: 'Method', add: 'Side change', less: 'Side change' };
+const KINDS: Readonly<Record<ProposalAction['kind'], string>> = { replace: 'Swap', step: 'Method', add: SAY.sideChange, less: SAY.sideChange };
 
 interface Card {
   readonly proposal: Proposal;
@@ -22,6 +23,7 @@ interface Card {
   styleUrl: './proposals.less',
 })
 export class Proposals {
+  protected readonly say = SAY;
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly done = output();
   protected readonly desk = inject(Desk);

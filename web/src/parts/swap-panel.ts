@@ -14,11 +14,12 @@ import { Field } from '../ui/zorro/field';
 import { Sheet } from '../ui/sheet';
 import { Picker } from '../ui/pick';
 import { FormsModule } from '@angular/forms';
+import { SAY } from './words';
 
 const SHARES = [
-  { percent: 100, name: 'all' },
-  { percent: 50, name: 'half' },
-  { percent: 33, name: 'a third' },
+  { percent: 100, name: SAY.all },
+  { percent: 50, name: SAY.half },
+  { percent: 33, name: SAY.aThird },
 ] as const;
 
 /** As many stand-ins are shown before the baker asks for more. */
@@ -36,9 +37,9 @@ interface Offer {
 }
 
 function ratioOf(rule: SwapRule): string {
-  if (rule.basis === 'sweetness' || rule.to.every(({ basis }) => basis === 'sweetness')) return 'matched by sweetness';
+  if (rule.basis === 'sweetness' || rule.to.every(({ basis }) => basis === 'sweetness')) return SAY.matchedBySweetness;
   const ratio = rule.to.map(({ ratio: one }) => String(Number(one.toFixed(2)))).join(' + ');
-  return `× ${ratio} by ${rule.basis === 'mass' ? 'weight' : rule.basis}`;
+  return SAY.by(ratio, rule.basis === 'mass' ? 'weight' : rule.basis);
 }
 
 /** The candidate drawer of one line: stand-ins ranked for the schools, a blend of one's own, and how the line goes in. */
@@ -50,6 +51,7 @@ function ratioOf(rule: SwapRule): string {
   styleUrl: './swap-panel.less',
 })
 export class SwapPanel {
+  protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   protected readonly lineDesk = inject(LineDesk);
@@ -65,7 +67,7 @@ export class SwapPanel {
   protected readonly blend = linkedSignal<string, readonly { readonly foodId: string; readonly share: number }[]>({ source: () => this.line().id, computation: () => [] });
   protected readonly name = computed(() => this.desk.foodName(this.line().foodId) ?? this.line().name);
   protected readonly parts = computed(() => this.desk.sheet()?.rebuild.parts ?? []);
-  protected readonly partOptions = computed(() => this.parts().map(({ id, heading }) => ({ value: id, label: heading || 'main part' })));
+  protected readonly partOptions = computed(() => this.parts().map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart2 })));
   protected readonly partId = computed(() => this.parts().find((part) => part.lines.some(({ id }) => id === this.line().id))?.id ?? '');
   protected readonly packs = computed(() => this.lineDesk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
   protected readonly schools = computed(() => this.desk.sheet()?.rebuild.goals?.schools.join(' and ') ?? '');
@@ -100,10 +102,10 @@ export class SwapPanel {
     const larder = this.desk.larder();
     const excluded = this.desk.sheet()?.rebuild.goals?.excluded ?? [];
     const barred = this.blend().find(({ foodId }) => larder?.foods.get(foodId)?.allergens.some((one) => excluded.includes(one)));
-    if (barred) return `${this.desk.foodName(barred.foodId) ?? 'That'} contains what this formula keeps out.`;
+    if (barred) return SAY.containsWhatThisFormulaKeeps(this.desk.foodName(barred.foodId) ?? 'That');
     const found = this.found();
     if (found && !found.ok) return found.error;
-    return 'That blend cannot take its place: a density or piece weight is unknown, or no amount of it is sweet enough.';
+    return SAY.thatBlendCannotTakeIts;
   });
 
   private offer({ rule, names, portion, strains, sheet, against }: RankedCandidate): Offer {
@@ -118,12 +120,12 @@ export class SwapPanel {
       names: names.join(' and '),
       ratio: ratioOf(rule),
       share,
-      limited: this.percent() / 100 > bound.share + 1e-9 ? `Takes ${showNumber(bound.share * 100, 0)} % of it: ${bound.reason ?? 'more does not work well'}.` : undefined,
+      limited: this.percent() / 100 > bound.share + 1e-9 ? SAY.takesOfIt(showNumber(bound.share * 100, 0), bound.reason ?? SAY.moreDoesNotWorkWell) : undefined,
       against,
       changes: [
         `${change(this.preferences.energyFigure(), 0)} ${this.preferences.energyUnit()}`,
-        `${change('proteinG', 1)} g protein`,
-        `${change('netCarbG', 1)} g net carbs`,
+        SAY.gProtein(change('proteinG', 1)),
+        SAY.gNetCarbs(change('netCarbG', 1)),
         ...(priced !== undefined && Math.abs(priced) >= 0.005 ? [`${priced > 0 ? '+' : '−'}${this.preferences.showPrice(Math.abs(priced))}`] : []),
       ].filter((words) => !words.startsWith('0 ')),
       strains: strains.join(', '),

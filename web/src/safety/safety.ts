@@ -6,6 +6,7 @@ import { Store } from '@ngrx/store';
 import { benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
 
 /** Every caution of the table by its topic, with what lies behind it and whose advice it is. */
 @Component({
@@ -16,6 +17,7 @@ import { Button } from '../ui/zorro/button';
   styleUrl: './safety.less',
 })
 export class Safety {
+  protected readonly say = SAY;
   protected readonly desk = inject(Desk);
   protected readonly formulaId = inject(Store).selectSignal(benchFeature.selectFormulaId);
   protected readonly deference = DEFERENCE;

@@ -26,22 +26,23 @@ import { chooseFile, shrunk } from '../ui/picture';
 import { Told } from '../ui/told';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
 import { Skeleton } from '../ui/zorro/skeleton';
+import { SAY } from './words';
 
 const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string; readonly unit: string; readonly digits: number }[] = [
-  { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0 },
-  { key: 'proteinG', name: 'Protein', unit: 'g', digits: 1 },
-  { key: 'netCarbG', name: 'Net carbs', unit: 'g', digits: 1 },
+  { key: 'energyKcal', name: SAY.energy, unit: 'kcal', digits: 0 },
+  { key: 'proteinG', name: SAY.protein, unit: 'g', digits: 1 },
+  { key: 'netCarbG', name: SAY.netCarbs, unit: 'g', digits: 1 },
 ];
 
 /** A shelf of so few is seen at a glance. */
 const FEW = 5;
-const ANY = { value: '', label: 'any' };
+const ANY = { value: '', label: SAY.any };
 const SORT_OPTIONS: readonly Option<ShelfSort>[] = [
-  { value: 'touched', label: 'last touched' },
-  { value: 'name', label: 'name' },
-  { value: 'energy', label: 'energy, low first' },
-  { value: 'protein', label: 'protein, high first' },
-  { value: 'price', label: 'price, low first' },
+  { value: 'touched', label: SAY.lastTouched },
+  { value: 'name', label: SAY.name },
+  { value: 'energy', label: SAY.energyLowFirst },
+  { value: 'protein', label: SAY.proteinHighFirst },
+  { value: 'price', label: SAY.priceLowFirst },
 ];
 
 interface ShelfCell {
@@ -61,6 +62,7 @@ interface ShelfCell {
   styleUrl: './shelf.less',
 })
 export class Shelf {
+  protected readonly say = SAY;
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly importer = inject(Importer);
@@ -83,7 +85,7 @@ export class Shelf {
   protected readonly sorts = SORT_OPTIONS;
   protected readonly seasons = [ANY, ...SEASONS.map((value) => ({ value, label: value }))];
   protected readonly schools = [ANY, ...SCHOOLS.map((value) => ({ value, label: value }))];
-  protected readonly allergens = [{ value: '', label: 'anything' }, ...ALLERGENS.map((value) => ({ value, label: value }))];
+  protected readonly allergens = [{ value: '', label: SAY.anything }, ...ALLERGENS.map((value) => ({ value, label: value }))];
   protected readonly classes = computed(() => [ANY, ...(this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name }))]);
   private readonly entries = this.store.selectSignal(shelfFeature.selectListed);
   protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
@@ -101,7 +103,7 @@ export class Shelf {
       saved: this.dates.format(new Date(entry.updatedAt)),
       isUnsaved: this.unsaved().has(entry.id),
       picture: entry.picturedAt === undefined ? undefined : pictureOf(entry.id, entry.picturedAt),
-      price: entry.pricePortion === undefined ? '' : `${this.preferences.showPrice(entry.pricePortion)} each`,
+      price: entry.pricePortion === undefined ? '' : SAY.each(this.preferences.showPrice(entry.pricePortion)),
       more: this.moreFor(entry),
     })),
   );
@@ -117,10 +119,10 @@ export class Shelf {
     void this.lookForDrafts();
     inject(Actions)
       .pipe(ofType(shelfActions.removed), takeUntilDestroyed())
-      .subscribe(({ entry }) => this.told.undoable(`“${entry.title}” was taken off the shelf.`, () => this.store.dispatch(shelfActions.restore({ entry }))));
+      .subscribe(({ entry }) => this.told.undoable(SAY.wasTakenOffTheShelf(entry.title), () => this.store.dispatch(shelfActions.restore({ entry }))));
     inject(Actions)
       .pipe(ofType(shelfActions.pictureRemoved), takeUntilDestroyed())
-      .subscribe(({ id, picture }) => this.told.undoable('The picture was taken away.', () => this.store.dispatch(shelfActions.putPicture({ id, picture }))));
+      .subscribe(({ id, picture }) => this.told.undoable(SAY.thePictureWasTakenAway, () => this.store.dispatch(shelfActions.putPicture({ id, picture }))));
   }
 
   private async lookForDrafts(): Promise<void> {
@@ -130,7 +132,7 @@ export class Shelf {
   protected async discard({ of, title }: DraftHead): Promise<void> {
     const gone = await this.drafts.forget(of);
     await this.lookForDrafts();
-    this.told.undoable(`“${title}” was thrown away.`, () => void this.takeBack(gone));
+    this.told.undoable(SAY.wasThrownAway(title), () => void this.takeBack(gone));
   }
 
   private async takeBack(gone: readonly Draft[]): Promise<void> {
@@ -140,18 +142,18 @@ export class Shelf {
 
   private moreFor(entry: ShelfEntry): readonly MoreItem[] {
     return [
-      { words: 'Copy', run: () => this.copy(entry) },
-      ...(entry.fault === undefined ? [{ words: 'Export the recipe', href: `/api/formulas/${entry.id}/recipe.jsonld` }] : []),
-      { words: entry.picturedAt === undefined ? 'Add a picture' : 'Another picture', run: () => void this.addPicture(entry) },
-      ...(entry.picturedAt === undefined ? [] : [{ words: 'Take the picture away', run: () => this.store.dispatch(shelfActions.removePicture({ id: entry.id })) }]),
-      { words: 'Remove', run: () => this.remove(entry) },
+      { words: SAY.copy, run: () => this.copy(entry) },
+      ...(entry.fault === undefined ? [{ words: SAY.exportTheRecipe, href: `/api/formulas/${entry.id}/recipe.jsonld` }] : []),
+      { words: entry.picturedAt === undefined ? SAY.addAPicture : SAY.anotherPicture, run: () => void this.addPicture(entry) },
+      ...(entry.picturedAt === undefined ? [] : [{ words: SAY.takeThePictureAway, run: () => this.store.dispatch(shelfActions.removePicture({ id: entry.id })) }]),
+      { words: SAY.remove, run: () => this.remove(entry) },
     ];
   }
 
   private async addPicture({ id }: ShelfEntry): Promise<void> {
     const file = await chooseFile('image/*');
     const picture = file && (await shrunk(file));
-    this.copyFault.set(file && !picture ? `“${file.name}” is no picture that this browser can read. Choose a JPEG, PNG or WebP.` : undefined);
+    this.copyFault.set(file && !picture ? SAY.isNoPictureThatThis(file.name) : undefined);
     if (picture) this.store.dispatch(shelfActions.putPicture({ id, picture }));
   }
 
@@ -179,7 +181,7 @@ export class Shelf {
         const rebuild = answer.ok ? answer.value.worksheet.rebuild : undefined;
         const [larder, analysis] = [this.desk.larder(), this.desk.analysed(rebuild)];
         if (!answer.ok || !rebuild || !larder || !analysis) {
-          this.copyFault.set(answer.ok ? 'The larder is still being fetched. Press again in a moment.' : answer.words);
+          this.copyFault.set(answer.ok ? SAY.theLarderIsStillBeing : answer.words);
           return;
         }
         const shown = row.key === 'energyKcal' ? { ...row, key: this.preferences.energyFigure(), unit: this.preferences.energyUnit() } : row;
@@ -234,6 +236,6 @@ export class Shelf {
     const id = crypto.randomUUID();
     this.store.dispatch(benchActions.placed({ id, sheet: result.sheet }));
     await this.router.navigate(['/bench', id]);
-    this.store.dispatch(benchActions.save({ label: 'As imported' }));
+    this.store.dispatch(benchActions.save({ label: SAY.asImported }));
   }
 }

@@ -6,6 +6,7 @@ import { keyNames, Keys } from '../ui/keys';
 import { Button } from '../ui/zorro/button';
 import { Modal, ModalContent, Modals } from '../ui/zorro/modal';
 import { Switch } from '../ui/zorro/switch';
+import { SAY } from './words';
 
 /** What the place is for, and its keys. */
 @Component({
@@ -17,6 +18,7 @@ import { Switch } from '../ui/zorro/switch';
   styleUrl: './help.less',
 })
 export class Help {
+  protected readonly say = SAY;
   protected readonly preferences = inject(Preferences);
   private readonly keys = inject(Keys);
   private readonly firstSteps = inject(FirstSteps);
@@ -33,7 +35,7 @@ export class Help {
     const bound = this.keys.listed();
     const wheres = [...new Set(bound.map(({ where }) => where))].sort((a, b) => Number(a === undefined) - Number(b === undefined));
     return wheres.map((where) => ({
-      where: where ?? 'Anywhere here',
+      where: where ?? SAY.anywhereHere,
       keys: bound.filter((one) => one.where === where).map(({ keys, words }) => ({ names: keyNames(keys), words })),
     }));
   });

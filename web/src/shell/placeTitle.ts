@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { Title } from '@angular/platform-browser';
 import { type RouterStateSnapshot, TitleStrategy } from '@angular/router';
+import { SAY } from './words';
 
 /** "Shelf · Fellmist" in the browser's tab. */
 @Injectable()
@@ -9,6 +10,6 @@ export class PlaceTitle extends TitleStrategy {
 
   override updateTitle(snapshot: RouterStateSnapshot): void {
     const place = this.buildTitle(snapshot);
-    this.title.setTitle(place ? `${place} · Fellmist` : 'Fellmist');
+    this.title.setTitle(place ? SAY.fellmist(place) : 'Fellmist');
   }
 }

@@ -15,6 +15,7 @@ import { type Binding, Keys } from '../ui/keys';
 import { ToldNotice } from '../ui/told-notice';
 import { Button } from '../ui/zorro/button';
 import { Help } from './help';
+import { SAY } from './words';
 
 interface Place {
   readonly path: string;
@@ -24,11 +25,11 @@ interface Place {
 }
 
 const PLACES: readonly Place[] = [
-  { path: '/shelf', name: 'Shelf', icon: 'shelf', key: '1' },
-  { path: '/larder', name: 'Larder', icon: 'larder', key: '2' },
-  { path: '/bench', name: 'Bench', icon: 'bench', key: '3' },
-  { path: '/cold', name: 'Cold table', icon: 'cold', key: '4' },
-  { path: '/house', name: 'House', icon: 'house', key: '5' },
+  { path: '/shelf', name: SAY.shelf, icon: 'shelf', key: '1' },
+  { path: '/larder', name: SAY.larder, icon: 'larder', key: '2' },
+  { path: '/bench', name: SAY.bench, icon: 'bench', key: '3' },
+  { path: '/cold', name: SAY.coldTable, icon: 'cold', key: '4' },
+  { path: '/house', name: SAY.house, icon: 'house', key: '5' },
 ];
 
 /** The rail of places, the place itself, and help for it. */
@@ -41,6 +42,7 @@ const PLACES: readonly Place[] = [
   host: { '(document:keydown)': 'keys.press($event)' },
 })
 export class Shell {
+  protected readonly say = SAY;
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   protected readonly keys = inject(Keys);
@@ -64,15 +66,15 @@ export class Shell {
         return { path: urlAfterRedirects.split(/[?#]/)[0] ?? '', name: route.title ?? 'Fellmist', about: (route.data['about'] ?? []) as readonly string[] };
       }),
     ),
-    { initialValue: { path: '', name: 'Fellmist', about: [] as readonly string[] } },
+    { initialValue: { path: '', name: SAY.fellmist2, about: [] as readonly string[] } },
   );
   protected readonly place = computed(() => this.here().name);
   protected readonly about = computed(() => this.here().about);
 
   constructor() {
     const bindings: readonly Binding[] = [
-      ...PLACES.map((place) => ({ keys: place.key, words: `go to ${place.name}`, run: () => void this.router.navigate([...this.linkTo(place)]) })),
-      { keys: '?', words: 'this help', run: () => this.help() },
+      ...PLACES.map((place) => ({ keys: place.key, words: SAY.goTo(place.name), run: () => void this.router.navigate([...this.linkTo(place)]) })),
+      { keys: '?', words: SAY.thisHelp, run: () => this.help() },
     ];
     this.keys.bind(bindings, inject(DestroyRef));
     // Each place begins at its top, whatever was scrolled in the one before.

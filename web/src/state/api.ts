@@ -20,6 +20,7 @@ import {
 } from '@fellmist/contract';
 import { type HouseholdSettings, type Food, type Pack, type StockItem } from '@fellmist/core';
 import { type Observable, TimeoutError } from 'rxjs';
+import { SAY } from './words';
 
 /** What a save says it is based on: the version known, or that nothing should be there. */
 function knowing(version: number): Record<string, string> {
@@ -172,7 +173,7 @@ export function problemOf(error: unknown): Problem | undefined {
 export function failureWords(error: unknown): string {
   const problem = problemOf(error);
   if (problem) return problem.detail;
-  if (error instanceof TimeoutError) return 'The server has not answered for a while. Nothing here is lost: try once more, it counts once.';
-  if (error instanceof HttpErrorResponse && error.status === 0) return 'The Fellmist server does not answer. Start it again, then try once more; nothing here is lost.';
-  return 'Something went wrong. Try once more.';
+  if (error instanceof TimeoutError) return SAY.theServerHasNotAnswered;
+  if (error instanceof HttpErrorResponse && error.status === 0) return SAY.theFellmistServerDoesNot;
+  return SAY.somethingWentWrongTryOnce;
 }

@@ -2,6 +2,7 @@ import { type TryHead, type SaveRequest, type StoredFormula } from '@fellmist/co
 import { type Worksheet } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { type Ask } from './asking';
+import { SAY } from './words';
 
 /** What an act of the baker made of the sheet; acts with the same `key` in a row are one step of undo. */
 interface Act {
@@ -11,25 +12,25 @@ interface Act {
 
 /** Everything that the baker does to a sheet, by name, and what undo calls it. */
 const ACTS = {
-  'Swap Opened': 'opened a swap',
-  'Proposal Taken': 'took a proposal',
-  'Proposal Refused': 'refused a proposal',
-  'Role Left': 'left a role as it is',
-  'Open Taken': 'took all that is open',
-  'All Settled': 'settled all',
-  'Line Edited': 'changed a line',
-  'Original Mended': 'mended the original',
-  'Line Removed': 'left a line out',
-  'Line Restored': 'brought a line back',
-  'Line Moved': 'moved a line',
-  'Lines Placed': 'placed lines',
-  'Line Doubled': 'doubled a line',
-  'Line Described': 'said how a line goes in',
-  'Line Added': 'added a line',
-  'Part Added': 'added a part',
-  'Part Described': 'changed a part',
-  'Part Removed': 'took a part apart',
-  'Formula Described': 'changed what it says of itself',
+  'Swap Opened': SAY.openedASwap,
+  'Proposal Taken': SAY.tookAProposal,
+  'Proposal Refused': SAY.refusedAProposal,
+  'Role Left': SAY.leftARoleAsIt,
+  'Open Taken': SAY.tookAllThatIsOpen,
+  'All Settled': SAY.settledAll,
+  'Line Edited': SAY.changedALine,
+  'Original Mended': SAY.mendedTheOriginal,
+  'Line Removed': SAY.leftALineOut,
+  'Line Restored': SAY.broughtALineBack,
+  'Line Moved': SAY.movedALine,
+  'Lines Placed': SAY.placedLines,
+  'Line Doubled': SAY.doubledALine,
+  'Line Described': SAY.saidHowALineGoes,
+  'Line Added': SAY.addedALine,
+  'Part Added': SAY.addedAPart,
+  'Part Described': SAY.changedAPart,
+  'Part Removed': SAY.tookAPartApart,
+  'Formula Described': SAY.changedWhatItSaysOf,
 } as const;
 
 const act = props<Act>();
@@ -173,7 +174,7 @@ function opened(stored: StoredFormula, draft: LeftUnsaved | undefined): BenchSta
     head: (isLate && stored.tries.find(({ id }) => id === draft.headId)) || stored.thisTry,
     tries: stored.tries,
     saved: stored.worksheet,
-    past: draft ? [{ sheet: stored.worksheet, act: 'what was left unsaved' }] : [],
+    past: draft ? [{ sheet: stored.worksheet, act: SAY.whatWasLeftUnsaved }] : [],
     present: draft?.sheet ?? stored.worksheet,
     fromDraft: draft !== undefined,
     conflict: isLate ? { current: stored, label: '' } : undefined,
@@ -197,7 +198,7 @@ export const benchReducer = createReducer(
   on(benchActions.openFailed, (state, { words, missing }): BenchState => ({ ...state, opening: missing ? 'missing' : 'failed', failure: words })),
   on(...ALL_ACTS, (state: BenchState, { sheet, key, type }): BenchState => change(state, sheet, WORDS.get(type) ?? type, key)),
   on(benchActions.grownFrom, (state, { sheet, base }): BenchState => ({
-    ...change(state, sheet, 'went on from an older try'),
+    ...change(state, sheet, SAY.wentOnFromAnOlder),
     base: base.id === state.head?.id ? undefined : base,
   })),
   on(benchActions.renamed, (state, answer): BenchState =>
@@ -220,7 +221,7 @@ export const benchReducer = createReducer(
     if (!next || !state.present) return state;
     return { ...state, past: [...state.past, { sheet: state.present, act: next.act }], present: next.sheet, future: rest, lastKey: undefined };
   }),
-  on(benchActions.discardDraft, (state): BenchState => (state.saved ? { ...change(state, state.saved, 'went back to the saved one'), fromDraft: false } : state)),
+  on(benchActions.discardDraft, (state): BenchState => (state.saved ? { ...change(state, state.saved, SAY.wentBackToTheSaved), fromDraft: false } : state)),
   on(benchActions.saveSent, (state, sent): BenchState =>
     isHere(state, sent)
       ? {
@@ -273,7 +274,7 @@ export const benchReducer = createReducer(
     if (!state.conflict) return state;
     const { current } = state.conflict;
     return {
-      ...change(state, current.worksheet, 'took the saved one'),
+      ...change(state, current.worksheet, SAY.tookTheSavedOne),
       head: current.thisTry,
       tries: current.tries,
       saved: current.worksheet,

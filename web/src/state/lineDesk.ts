@@ -19,6 +19,7 @@ import {
 } from '@fellmist/core';
 import { actActions } from './bench.feature';
 import { Desk } from './desk';
+import { SAY } from './words';
 
 /** The baker's acts on lines and parts. */
 @Injectable({ providedIn: 'root' })
@@ -39,7 +40,7 @@ export class LineDesk {
     const food = line.foodId === undefined ? undefined : larder?.foods.get(line.foodId);
     const kind = food && larder?.foods.get(kindIdOf(food));
     const packs = (kind && larder?.packsOf.get(kind.id)) ?? [];
-    return kind && packs.length > 0 ? [{ id: kind.id, name: `any ${kind.name.toLowerCase()}` }, ...packs.map(({ id, name }) => ({ id, name }))] : [];
+    return kind && packs.length > 0 ? [{ id: kind.id, name: SAY.any(kind.name.toLowerCase()) }, ...packs.map(({ id, name }) => ({ id, name }))] : [];
   }
 
   /** Puts another pack, or the kind itself, in a line's place; the original follows where it is the same line. */

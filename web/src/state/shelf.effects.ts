@@ -9,6 +9,7 @@ import { Api, failureWords } from './api';
 import { answering, unlessDropped } from './asking';
 import { benchActions } from './bench.feature';
 import { shelfActions, shelfFeature } from './shelf.feature';
+import { SAY } from './words';
 
 function orFailed(error: unknown): Observable<Action> {
   return of(shelfActions.failed({ words: failureWords(error) }));
@@ -98,7 +99,7 @@ export const lookInto = createEffect(
   { functional: true },
 );
 
-const COPIED = ', copy';
+const COPIED = SAY.copy;
 /** A try's name holds so many letters. */
 const MOST_NAME = 80;
 
@@ -113,7 +114,7 @@ export const copyFormula = createEffect(
             tap(({ worksheet }) => {
               const title = worksheet.rebuild.title.slice(0, LIMITS.title - COPIED.length) + COPIED;
               store.dispatch(benchActions.placed({ id: newId, sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
-              void router.navigate(['/bench', newId]).then(() => store.dispatch(benchActions.save({ label: `Copied from ${entry.title}`.slice(0, MOST_NAME) })));
+              void router.navigate(['/bench', newId]).then(() => store.dispatch(benchActions.save({ label: SAY.copiedFrom(entry.title).slice(0, MOST_NAME) })));
             }),
           ),
         ),

@@ -1,4 +1,5 @@
 import { formatISO, parseISO } from 'date-fns';
+import { SAY } from './words';
 
 /** Today as an ISO day, by this device's clock. */
 export function today(): string {
@@ -15,6 +16,6 @@ export function showDay(isoDay: string): string {
 /** "today", "in 3 days", "2 days past". */
 export function daysWords(daysLeft: number): string {
   if (daysLeft === 0) return 'today';
-  const count = Math.abs(daysLeft) === 1 ? '1 day' : `${Math.abs(daysLeft)} days`;
-  return daysLeft > 0 ? `in ${count}` : `${count} past`;
+  const count = Math.abs(daysLeft) === 1 ? SAY.n1Day : SAY.days(Math.abs(daysLeft));
+  return daysLeft > 0 ? SAY.inWord(count) : SAY.past(count);
 }

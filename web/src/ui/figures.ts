@@ -1,5 +1,6 @@
 import { type Figure, type Sum } from '@fellmist/core';
 import { showNumber } from './numbers';
+import { SAY } from './words';
 
 export { showNumber } from './numbers';
 
@@ -13,18 +14,18 @@ export interface FigureRow {
 
 /** The figures in the order of a nutrition panel, with the unit and decimals they are shown in. */
 export const FIGURE_ROWS: readonly FigureRow[] = [
-  { key: 'energyKcal', name: 'Energy', unit: 'kcal', digits: 0 },
-  { key: 'energyKj', name: 'Energy', unit: 'kJ', digits: 0 },
-  { key: 'proteinG', name: 'Protein', unit: 'g', digits: 1 },
-  { key: 'fatG', name: 'Fat', unit: 'g', digits: 1 },
-  { key: 'saturatesG', name: 'saturates', unit: 'g', digits: 1, indented: true },
-  { key: 'carbohydrateG', name: 'Carbohydrate', unit: 'g', digits: 1 },
-  { key: 'netCarbG', name: 'net carbs', unit: 'g', digits: 1, indented: true },
-  { key: 'fibreG', name: 'fibre', unit: 'g', digits: 1, indented: true },
-  { key: 'sugarsG', name: 'sugars', unit: 'g', digits: 1, indented: true },
-  { key: 'polyolsG', name: 'polyols', unit: 'g', digits: 1, indented: true },
-  { key: 'sodiumMg', name: 'Sodium', unit: 'mg', digits: 0 },
-  { key: 'saltG', name: 'Salt', unit: 'g', digits: 2 },
+  { key: 'energyKcal', name: SAY.energy, unit: 'kcal', digits: 0 },
+  { key: 'energyKj', name: SAY.energy, unit: 'kJ', digits: 0 },
+  { key: 'proteinG', name: SAY.protein, unit: 'g', digits: 1 },
+  { key: 'fatG', name: SAY.fat, unit: 'g', digits: 1 },
+  { key: 'saturatesG', name: SAY.saturates, unit: 'g', digits: 1, indented: true },
+  { key: 'carbohydrateG', name: SAY.carbohydrate, unit: 'g', digits: 1 },
+  { key: 'netCarbG', name: SAY.netCarbs, unit: 'g', digits: 1, indented: true },
+  { key: 'fibreG', name: SAY.fibre, unit: 'g', digits: 1, indented: true },
+  { key: 'sugarsG', name: SAY.sugars, unit: 'g', digits: 1, indented: true },
+  { key: 'polyolsG', name: SAY.polyols, unit: 'g', digits: 1, indented: true },
+  { key: 'sodiumMg', name: SAY.sodium, unit: 'mg', digits: 0 },
+  { key: 'saltG', name: SAY.salt, unit: 'g', digits: 2 },
 ];
 
 /** "172", or "≥ 172" where a line's share is unknown. */

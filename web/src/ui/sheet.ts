@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, type ElementRef, effect, inject, in
 import { Screen } from './screen';
 import { Button } from './zorro/button';
 import { Drawer, DrawerContent } from './zorro/drawer';
+import { SAY } from './words';
 
 /** Something opened beside the work; on a phone a sheet over it, with its own scroll. It has the focus when it opens; Escape closes it. */
 @Component({
@@ -13,6 +14,7 @@ import { Drawer, DrawerContent } from './zorro/drawer';
   host: { '(keydown.escape)': 'escape($event)' },
 })
 export class Sheet {
+  protected readonly say = SAY;
   protected readonly screen = inject(Screen);
   readonly heading = input.required<string>();
   readonly closed = output();

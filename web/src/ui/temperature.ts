@@ -1,4 +1,5 @@
 import { fieldNumber, readNumber, showNumber } from './numbers';
+import { SAY } from './words';
 
 export type TemperatureUnit = 'C' | 'F';
 
@@ -35,9 +36,9 @@ export function inTemperature(text: string, unit: TemperatureUnit): string {
 export function readTemperature(text: string, unit: TemperatureUnit = 'C', least = -40, most = 10): { readonly tempC: number } | { readonly error: string } {
   const read = /^\s*([-−–]?)\s*([\d.,]+)\s*(?:°|deg(?:rees)?)?\s*([cf])?\s*$/i.exec(text);
   const figure = readNumber(read?.[2] ?? '');
-  if (!read || !figure.ok) return { error: 'Give a temperature such as -18 or 0 F.' };
+  if (!read || !figure.ok) return { error: SAY.giveATemperatureSuchAs };
   const amount = figure.value * (read[1] ? -1 : 1);
   const tempC = (read[3]?.toUpperCase() ?? unit) === 'F' ? toC(amount) : amount;
-  if (tempC < least - 0.05 || tempC > most + 0.05) return { error: `It is between ${showTemperature(least, unit)} and ${showTemperature(most, unit)}.` };
+  if (tempC < least - 0.05 || tempC > most + 0.05) return { error: SAY.itIsBetweenAnd(showTemperature(least, unit), showTemperature(most, unit)) };
   return { tempC: Math.round(tempC * 10) / 10 };
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, effect, inject, type TemplateRef, viewChild } from '@angular/core';
 import { Told } from './told';
 import { Button } from './zorro/button';
+import { SAY } from './words';
 
 /** How `Told` draws a notice. */
 @Component({
@@ -10,6 +11,7 @@ import { Button } from './zorro/button';
   templateUrl: './told-notice.html',
 })
 export class ToldNotice {
+  protected readonly say = SAY;
   protected readonly told = inject(Told);
   private readonly template = viewChild.required<TemplateRef<never>>('notice');
 

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MARK_WORDS, type Why } from '@fellmist/core';
 import { Sheet } from './sheet';
+import { SAY } from './words';
 
 /** What stands behind a figure: each line's part in it, the rule, the mark and the source. */
 @Component({
@@ -11,6 +12,7 @@ import { Sheet } from './sheet';
   styleUrl: './why-card.less',
 })
 export class WhyCard {
+  protected readonly say = SAY;
   readonly why = input.required<Why>();
   readonly closed = output();
   protected readonly marks = MARK_WORDS;
