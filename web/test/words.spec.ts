@@ -1,0 +1,47 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseTemplate } from '@angular/compiler';
+
+const web = join(process.cwd(), 'web/src');
+const folders = readdirSync(web, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? [entry.name] : []));
+/** Signs and units are the same in every language. */
+const UNITS = /^(?:g|kg|mg|mL|kcal|kJ|min|fm|of|an?)$/;
+
+interface Node {
+  readonly value?: unknown;
+  readonly name?: string;
+  readonly attributes?: readonly { readonly name: string; readonly value: string }[];
+  readonly [key: string]: unknown;
+}
+
+/** Words that stand in a template itself and not in its folder's table. */
+function wordsIn(html: string): readonly string[] {
+  const found: string[] = [];
+  const look = (text: string): void => {
+    if ((text.match(/\p{L}{2,}/gu) ?? []).some((word) => !UNITS.test(word))) found.push(text.trim());
+  };
+  const visit = (node: unknown): void => {
+    if (Array.isArray(node)) {
+      node.forEach(visit);
+      return;
+    }
+    if (typeof node !== 'object' || node === null) return;
+    const one = node as Node;
+    if (typeof one.value === 'string' && !one.name) look(one.value);
+    const bound = (one.value as { ast?: { strings?: readonly string[] } } | undefined)?.ast?.strings;
+    bound?.forEach(look);
+    for (const { name, value } of one.attributes ?? []) if (/^(?:aria-label|placeholder|title|alt|nzTitle|heading|hint|label)$/.test(name)) look(value);
+    for (const key of ['children', 'branches', 'cases', 'groups', 'empty']) visit(one[key]);
+  };
+  visit(parseTemplate(html, 'page.html').nodes);
+  return found;
+}
+
+test('the finder of words sees them in text, beside a figure and in labels, and lets signs and units be', () => {
+  expect(wordsIn('<p>Bake it</p><p>{{ a }} of them</p><input placeholder="grams" /><b>{{ n }} g ×</b>@if (x) {<i>later</i>}')).toEqual(['Bake it', 'of them', 'grams', 'later']);
+});
+
+test.each(folders)('no template of %s says a word that is not in its table', (folder) => {
+  const pages = readdirSync(join(web, folder)).filter((name) => name.endsWith('.html'));
+  expect(pages.flatMap((name) => wordsIn(readFileSync(join(web, folder, name), 'utf8')).map((words) => `${name}: ${words}`))).toEqual([]);
+});
