@@ -96,7 +96,7 @@ export class BenchHead {
   protected readonly tryWords = computed(() => {
     const { head, base, tries } = this.state();
     const on = base ?? head;
-    return on ? { short: SAY.tryOf(on.number, tries.length), all: on.label || 'Saved' } : undefined;
+    return on ? { short: SAY.tryOf(on.number, tries.length), all: on.label || SAY.saved } : undefined;
   });
 
   protected readonly limits = LIMITS;

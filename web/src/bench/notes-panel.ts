@@ -9,7 +9,7 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
 
-const OUTCOMES = { accepted: 'taken', edited: SAY.takenWithOtherGrams, refused: 'left' } as const;
+const OUTCOMES = { accepted: SAY.taken, edited: SAY.takenWithOtherGrams, refused: SAY.left } as const;
 
 /** Method and notes as text, the parts of the formula, and the record of what was taken and refused. */
 @Component({

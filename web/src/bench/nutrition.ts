@@ -63,7 +63,7 @@ export class Nutrition {
     const before = this.desk.original()?.energyShares;
     if (!shares || !before) return [];
     const share = (name: string, now: number, was: number) => ({ name, now, words: `${name} ${showNumber(now * 100, 0)} %`, was: `${showNumber(was * 100, 0)} %` });
-    return [share('protein', shares.protein, before.protein), share('fat', shares.fat, before.fat), share(SAY.carbohydrateAndTheRest, shares.rest, before.rest)];
+    return [share(SAY.protein2, shares.protein, before.protein), share(SAY.fat2, shares.fat, before.fat), share(SAY.carbohydrateAndTheRest, shares.rest, before.rest)];
   });
 
   protected readonly yieldWords = computed(() => {

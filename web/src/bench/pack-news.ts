@@ -51,9 +51,9 @@ export class PackNews {
       heading: `${news.packs.map((pack) => pack.now.name).join(', ')}:`,
       what: SAY.sinceThisTryWasSaved([...new Set(news.packs.map((pack) => learned(pack.before, pack.now)))].join(', ')),
       rows: [
-        { ...row('Thickness', thickness), now: thicknessNow(before, now) },
-        row('Energy', ({ views }) => `${showSum(views.portion[energy], 0)} ${this.preferences.energyUnit()} a ${word}`),
-        row('Protein', ({ views }) => `${showSum(views.portion.proteinG, 1)} g`),
+        { ...row(SAY.thickness, thickness), now: thicknessNow(before, now) },
+        row(SAY.energy, ({ views }) => `${showSum(views.portion[energy], 0)} ${this.preferences.energyUnit()} a ${word}`),
+        row(SAY.protein, ({ views }) => `${showSum(views.portion.proteinG, 1)} g`),
       ].filter((one) => one.before !== one.now),
     };
   });

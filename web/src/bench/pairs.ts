@@ -56,17 +56,17 @@ const COUNTINGS: readonly Option<CountingOf>[] = [
 const SHARES: readonly (readonly [number, string])[] = [
   [1 / 4, SAY.aQuarter],
   [1 / 3, SAY.aThird],
-  [1 / 2, 'half'],
+  [1 / 2, SAY.half],
   [2 / 3, SAY.twoThirds],
   [3 / 4, SAY.threeQuarters],
   [1, SAY.asMuch],
   [1.5, SAY.halfAsMuchAgain],
-  [2, 'twice'],
+  [2, SAY.twice],
 ];
 
 /** What share of the original's weight a line is, in words; nothing where it is what it was. */
 function shareOf(line: Line, original: Line | undefined): { readonly percent: number | undefined; readonly words: string } {
-  if (!original?.massG || line.massG === undefined) return { percent: undefined, words: line.origin?.kind === 'kept' ? '' : 'new' };
+  if (!original?.massG || line.massG === undefined) return { percent: undefined, words: line.origin?.kind === 'kept' ? '' : SAY.newWord };
   const ratio = line.massG / original.massG;
   if (line.origin?.kind === 'kept' && Math.abs(ratio - 1) < 0.005) return { percent: undefined, words: '' };
   const plain = SHARES.find(([share]) => Math.abs(ratio / share - 1) < 0.01)?.[1];
@@ -184,7 +184,7 @@ export class Pairs {
           ? SAY.has(broken.join(', '))
           : doubt
             ? (doubtWords(doubt).split(/[;:,(]/)[0] ?? '')
-            : [grams || spooned, line.melted ? 'melted' : '', line.beaten ? 'beaten' : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
+            : [grams || spooned, line.melted ? SAY.melted : '', line.beaten ? SAY.beaten : '', OWN_WORDS[line.basis ?? 'weighed'] ?? '', why].filter(Boolean).join(' · '),
       marked: state !== 'sure' || broken.length > 0,
     };
   }

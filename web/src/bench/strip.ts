@@ -122,7 +122,7 @@ export class Strip {
   protected readonly mass = computed(() => {
     const views = this.desk.rebuild()?.views;
     if (!views) return '';
-    const found = { weighed: 'weighed', estimated: SAY.bakedAbout, raw: SAY.ofRawMix }[views.yield.found];
+    const found = { weighed: SAY.weighed, estimated: SAY.bakedAbout, raw: SAY.ofRawMix }[views.yield.found];
     if (this.desk.rebuild()?.product?.heat === 'none') return `${showNumber(views.portionMassG, 0)} g`;
     return views.yield.found === 'estimated' ? SAY.aboutGBaked(showNumber(views.portionMassG, 0)) : `${showNumber(views.portionMassG, 0)} g ${found}`;
   });

@@ -37,7 +37,7 @@ function lineageOf(tries: readonly TryHead[], dayOf: (head: TryHead) => string):
     const [x, y] = [MARGIN + i * ACROSS, MARGIN + lane * DOWN];
     const stem = parent ? `M${parent.x} ${parent.y}C${parent.x + ACROSS / 2} ${parent.y} ${parent.x + ACROSS / 4} ${y} ${x} ${y}` : '';
     const grew = parent ? SAY.grewFrom(parent.head.number) : '';
-    placed.set(head.id, { head, lane, x, y, stem, spoken: SAY.try2(head.number, head.label || 'Saved', dayOf(head), grew) });
+    placed.set(head.id, { head, lane, x, y, stem, spoken: SAY.try2(head.number, head.label || SAY.saved, dayOf(head), grew) });
   });
   return [...placed.values()];
 }
@@ -78,13 +78,13 @@ export class TriesPanel {
     width: MARGIN + Math.max(...this.sprouts().map(({ x }) => x), 0),
     height: MARGIN + Math.max(...this.sprouts().map(({ y }) => y), 0),
   }));
-  protected readonly options = computed(() => this.sprouts().map(({ head }) => ({ value: head.id, label: `${head.number} · ${head.label || 'Saved'}` })));
+  protected readonly options = computed(() => this.sprouts().map(({ head }) => ({ value: head.id, label: `${head.number} · ${head.label || SAY.saved}` })));
   protected readonly onBench = computed(() => (this.state().base ?? this.state().head)?.id);
   protected readonly detail = computed(() => {
     const sprout = this.sprouts().find(({ head }) => head.id === this.looked());
     if (!sprout) return undefined;
     const parent = this.state().tries.find(({ id }) => id === sprout.head.parentId);
-    const grew = parent ? SAY.grewFrom2(parent.number, (parent.label || 'Saved').toLowerCase()) : SAY.theFirst;
+    const grew = parent ? SAY.grewFrom2(parent.number, (parent.label || SAY.saved).toLowerCase()) : SAY.theFirst;
     return { head: sprout.head, words: `${this.dayOf(sprout.head)} · ${grew}${sprout.head.id === this.state().head?.id ? SAY.theNewest : ''}` };
   });
 
@@ -97,8 +97,8 @@ export class TriesPanel {
     const [from, to] = [sameShareOf(was, now), now.portion];
     const grams = (massG: number | undefined): string => (massG === undefined ? '–' : `${gramsNumber(massG)} g`);
     return {
-      before: `${before.thisTry.number} · ${before.thisTry.label || 'Saved'}`,
-      after: `${after.thisTry.number} · ${after.thisTry.label || 'Saved'}`,
+      before: `${before.thisTry.number} · ${before.thisTry.label || SAY.saved}`,
+      after: `${after.thisTry.number} · ${after.thisTry.label || SAY.saved}`,
       lines: compareLines(before.worksheet.rebuild, after.worksheet.rebuild).map(({ foodId, name, beforeG, afterG, kind }) => ({
         name: this.desk.foodName(foodId) ?? name,
         kind,

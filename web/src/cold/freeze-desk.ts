@@ -97,7 +97,7 @@ export class FreezeDesk {
   private readonly curves = computed(() => {
     const [both, original] = [this.both(), this.original()];
     const rebuild = this.sideOf(both?.rebuild);
-    return original && rebuild && !this.warnings().some(({ kind }) => kind === 'no water') ? { original, rebuild } : undefined;
+    return original && rebuild && !this.warnings().some(({ kind }) => kind === SAY.noWater) ? { original, rebuild } : undefined;
   });
 
   /** How long it stands out of the freezer, the one time that is told: by fives above ten minutes. */

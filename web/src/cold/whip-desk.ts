@@ -136,7 +136,7 @@ export class WhipDesk {
     if (!part || !larder) return;
     const found = fillBowl(part, this.setup(), this.foodId(), larder);
     const name = (this.desk.foodName(this.foodId()) ?? this.foodId()).toLowerCase();
-    if (!found) this.filled.set(`The bowl is full, or more ${name} would not lift it.`);
+    if (!found) this.filled.set(SAY.theBowlIsFullOr(name));
     else {
       this.filled.set(found.fills ? SAY.gMoreFillsTheBowl(found.massG, name) : SAY.gMoreIsAsFar(found.massG, name, showNumber(found.volumeMl, 0)));
       this.changed.emit({ splashes: [...this.setup().splashes, { foodId: this.foodId(), massG: found.massG }] });

@@ -17,9 +17,9 @@ interface CardRow {
 }
 
 const SHOWN: readonly (readonly [Nutrient, string, string, number, boolean])[] = [
-  ['energyKcal', 'Energy', 'kcal', 0, false],
-  ['proteinG', 'Protein', 'g', 1, false],
-  ['fatG', 'Fat', 'g', 1, false],
+  ['energyKcal', SAY.energy, 'kcal', 0, false],
+  ['proteinG', SAY.protein, 'g', 1, false],
+  ['fatG', SAY.fat, 'g', 1, false],
   ['saturatesG', SAY.ofWhichSaturates, 'g', 1, true],
   ['transG', SAY.ofWhichTrans, 'g', 1, true],
   ['carbohydrateG', SAY.carbohydrateTotal, 'g', 1, false],
@@ -29,12 +29,12 @@ const SHOWN: readonly (readonly [Nutrient, string, string, number, boolean])[] =
   ['addedSugarsG', SAY.ofWhichAdded, 'g', 1, true],
   ['polyolsG', SAY.ofWhichPolyols, 'g', 1, true],
   ['alluloseG', SAY.ofWhichAllulose, 'g', 1, true],
-  ['waterG', 'Water', 'g', 1, false],
-  ['sodiumMg', 'Sodium', 'mg', 0, false],
-  ['cholesterolMg', 'Cholesterol', 'mg', 0, false],
-  ['calciumMg', 'Calcium', 'mg', 0, false],
-  ['ironMg', 'Iron', 'mg', 1, false],
-  ['potassiumMg', 'Potassium', 'mg', 0, false],
+  ['waterG', SAY.water, 'g', 1, false],
+  ['sodiumMg', SAY.sodium, 'mg', 0, false],
+  ['cholesterolMg', SAY.cholesterol, 'mg', 0, false],
+  ['calciumMg', SAY.calcium, 'mg', 0, false],
+  ['ironMg', SAY.iron, 'mg', 1, false],
+  ['potassiumMg', SAY.potassium, 'mg', 0, false],
   ['vitaminDUg', SAY.vitaminD, 'µg', 1, false],
 ];
 
@@ -42,14 +42,14 @@ const SHOWN: readonly (readonly [Nutrient, string, string, number, boolean])[] =
 const QUIET: readonly Nutrient[] = ['transG', 'starchG', 'addedSugarsG', 'polyolsG', 'alluloseG'];
 
 const ROLE_WORDS: Readonly<Record<string, readonly [name: string, unit: string, times?: number]>> = {
-  sweetness: ['Sweetness', SAY.sugar],
-  gluten: ['Gluten', SAY.gAGram],
+  sweetness: [SAY.sweetness, SAY.sugar],
+  gluten: [SAY.gluten, SAY.gAGram],
   setting: [SAY.setsOnHeating, SAY.gAGramAsEgg],
-  binding: ['Binding', SAY.xanthan],
-  acid: ['Acid', SAY.gOfSodaThat100, G_OF_SODA],
-  base: ['Base', SAY.gOfSodasWorthIn, G_OF_SODA],
-  co2: ['Gas', SAY.mlFrom100G, ML_OF_GAS],
-  browning: ['Browning', SAY.glucose],
+  binding: [SAY.binding, SAY.xanthan],
+  acid: [SAY.acid, SAY.gOfSodaThat100, G_OF_SODA],
+  base: [SAY.base, SAY.gOfSodasWorthIn, G_OF_SODA],
+  co2: [SAY.gas, SAY.mlFrom100G, ML_OF_GAS],
+  browning: [SAY.browning, SAY.glucose],
 };
 
 function amountWords(amount: number | undefined, digits: number, half?: number): string {
@@ -115,7 +115,7 @@ export class FoodCard {
         other: other && amountWords(other.per100g[nutrient], digits, other.per100gHalf?.[nutrient]),
       }),
     );
-    const after = rows.findIndex(({ name }) => name.startsWith('Water'));
+    const after = rows.findIndex(({ name }) => name.startsWith(SAY.water));
     return [...rows.slice(0, after), net, ...rows.slice(after), ratio];
   });
 

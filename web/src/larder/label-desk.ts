@@ -63,15 +63,15 @@ const US_FIELDS: readonly FigureField[] = [
 ];
 
 const RESULT = [
-  ['energyKcal', 'Energy', 'kcal', 0],
-  ['proteinG', 'Protein', 'g', 1],
-  ['fatG', 'Fat', 'g', 1],
-  ['saturatesG', 'Saturates', 'g', 1],
+  ['energyKcal', SAY.energy, 'kcal', 0],
+  ['proteinG', SAY.protein, 'g', 1],
+  ['fatG', SAY.fat, 'g', 1],
+  ['saturatesG', SAY.saturates, 'g', 1],
   ['carbohydrateG', SAY.carbohydrateFibreIncluded, 'g', 1],
-  ['fibreG', 'Fibre', 'g', 1],
-  ['sugarsG', 'Sugars', 'g', 1],
-  ['polyolsG', 'Polyols', 'g', 1],
-  ['sodiumMg', 'Sodium', 'mg', 0],
+  ['fibreG', SAY.fibre, 'g', 1],
+  ['sugarsG', SAY.sugars, 'g', 1],
+  ['polyolsG', SAY.polyols, 'g', 1],
+  ['sodiumMg', SAY.sodium, 'mg', 0],
 ] as const;
 
 const LEVEL_MARKS: Readonly<Record<LabelFault['level'], string>> = { wrong: '✕', odd: '?', note: 'i' };
@@ -138,8 +138,8 @@ export class LabelDesk {
     if (stated === 0) return SAY.nothingEnteredYetTypeWhat;
     return serious === 0 ? SAY.theLabelAddsUp : SAY.notAddUp(serious, serious === 1 ? SAY.thingDoes : SAY.thingsDo);
   });
-  protected readonly isEmpty = computed(() => this.summary().startsWith('Nothing'));
-  protected readonly isSound = computed(() => this.summary().startsWith('The label adds'));
+  protected readonly isEmpty = computed(() => this.summary() === SAY.nothingEnteredYetTypeWhat);
+  protected readonly isSound = computed(() => this.summary() === SAY.theLabelAddsUp);
 
   protected readonly results = computed(() => {
     const generic = this.generic();

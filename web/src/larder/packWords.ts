@@ -4,18 +4,18 @@ import { SAY } from './words';
 const NAMES: Readonly<Record<keyof Pack, string>> = {
   id: 'Id',
   name: SAY.name2,
-  kindId: 'Kind',
+  kindId: SAY.kind,
   barcode: SAY.barCode,
   label: SAY.label,
   measuresG: SAY.scoopAndPiecesG,
-  cup: 'Cup',
-  allergens: 'Allergens',
+  cup: SAY.cup,
+  allergens: SAY.allergens,
   mayContain: SAY.mayContain3,
   netG: SAY.netWeightG,
-  price: 'Price',
+  price: SAY.price,
   currency: SAY.paidIn,
   thirstTests: SAY.thirstTests,
-  note: 'Note',
+  note: SAY.note,
 };
 
 /** A part of a pack in plain words: "scoop 33", "3 tests". */

@@ -65,7 +65,7 @@ export class TablesInAndOut {
   }
 
   protected accept(preview: ImportPreview): void {
-    this.working.set('Taking it in…');
+    this.working.set(SAY.takingItIn);
     this.asking
       .ask<{ readonly foods: number; readonly packs: number }>((ask) => lookupActions.acceptImport({ ask, id: preview.id }))
       .subscribe((answer) => {
@@ -75,12 +75,12 @@ export class TablesInAndOut {
           return;
         }
         this.preview.set(undefined);
-        this.done.set(`${(answer.value.foods + answer.value.packs).toLocaleString()} ${preview.of} taken in.`);
+        this.done.set(SAY.takenIn((answer.value.foods + answer.value.packs).toLocaleString(), preview.of));
       });
   }
 
   protected leave(): void {
     this.preview.set(undefined);
-    this.done.set('Nothing was taken in.');
+    this.done.set(SAY.nothingWasTakenIn);
   }
 }

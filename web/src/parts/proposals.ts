@@ -6,7 +6,7 @@ import { Button } from '../ui/zorro/button';
 import { Deed } from './deed';
 import { SAY } from './words';
 
-const KINDS: Readonly<Record<ProposalAction['kind'], string>> = { replace: 'Swap', step: 'Method', add: SAY.sideChange, less: SAY.sideChange };
+const KINDS: Readonly<Record<ProposalAction['kind'], string>> = { replace: SAY.swap2, step: SAY.method, add: SAY.sideChange, less: SAY.sideChange };
 
 interface Card {
   readonly proposal: Proposal;

@@ -25,6 +25,7 @@ export const SAY = {
   safety: 'Safety',
   shelf: 'Shelf',
   skipToThePage: 'Skip to the page',
+  tablesInAndOut: 'Tables in and out',
   takeAFirstTreatApart: 'Take a first treat apart, in five steps',
   takeOneUpToRebuild: 'Take one up to rebuild it on the bench, or paste a recipe you already bake.',
   theBalanceSaysHowThe: 'The balance says how the mix will behave against what its kind wants; the strip says what a portion holds. Everything is reckoned anew as you type.',
