@@ -55,8 +55,8 @@ describe('parts and settling', () => {
     place(TART);
     const [crust, filling] = parts();
     const whole = desk.rebuild()?.views.batch.energyKcal.amount ?? NaN;
-    lines.describePart(crust?.id ?? '', { heading: 'Crust', counting: 'left-out' });
-    expect([parts()[0]?.heading, parts()[0]?.counting]).toEqual(['Crust', 'left-out']);
+    lines.describePart(crust?.id ?? '', { heading: 'Crust', counting: 'left out' });
+    expect([parts()[0]?.heading, parts()[0]?.counting]).toEqual(['Crust', 'left out']);
     expect(desk.rebuild()?.views.batch.energyKcal.amount).toBeLessThan(whole);
     undo();
     lines.place([line('butter').id, line('plain-flour').id], filling?.id ?? '', line('egg').id);
@@ -87,7 +87,7 @@ describe('parts and settling', () => {
     place(TART);
     const cream = line('double-cream');
     lines.remove(cream.id);
-    expect(desk.pairs().flatMap(({ rows }) => rows).length).toBeGreaterThan(0);
+    expect(desk.pairs().flatMap(({ pairs }) => pairs).length).toBeGreaterThan(0);
     lines.restore(cream.origin?.kind === 'kept' ? cream.origin.lineId : '');
     expect(line('double-cream').massG).toBe(cream.massG);
     lines.describeLine(line('butter').id, { melted: true, note: 'brown it' });
