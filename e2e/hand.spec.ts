@@ -1,4 +1,4 @@
-import { type Page } from 'puppeteer-core';
+import { type ElementHandle, type Page } from 'puppeteer-core';
 import { choose, figure, openFormula, openPage, press, putOnBench, rebuildLines, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
@@ -174,7 +174,7 @@ describe('where the eye and the hand go', () => {
         {},
         name,
       );
-      const element = handle.asElement();
+      const element = handle.asElement() as ElementHandle<HTMLElement> | null;
       await element?.evaluate((one) => one.scrollIntoView({ block: 'center' }));
       await element?.tap();
     };
