@@ -22,8 +22,11 @@ export interface MixAnalysis {
   readonly unknown: readonly string[];
 }
 
+/** What has a column of its own among the figures, and goes by its name. */
+const BY_COLUMN = ['erythritolG', 'alluloseG', 'alcoholG'] as const;
+
 function kindsOf({ per100g, sugarsBy, polyolsBy }: Food): readonly (readonly [name: string, per100g: number])[] {
-  const { sugarsG = 0, polyolsG = 0, erythritolG = 0, alluloseG = 0, alcoholG = 0 } = per100g;
+  const { sugarsG = 0, polyolsG = 0, erythritolG = 0 } = per100g;
   const sugars = Object.entries(sugarsBy ?? {}).map(([name, grams]) => [name, grams] as const);
   const polyols = Object.entries(polyolsBy ?? {}).map(([name, grams]) => [name, grams] as const);
   const sum = (pairs: readonly (readonly [string, number])[]): number => pairs.reduce((total, [, grams]) => total + grams, 0);
@@ -32,9 +35,7 @@ function kindsOf({ per100g, sugarsBy, polyolsBy }: Food): readonly (readonly [na
     ['other sugars', Math.max(sugarsG - sum(sugars), 0)],
     ...polyols,
     ['other polyols', Math.max(polyolsG - erythritolG - sum(polyols), 0)],
-    ['erythritol', erythritolG],
-    ['allulose', alluloseG],
-    ['alcohol', alcoholG],
+    ...BY_COLUMN.map((column) => [column.slice(0, -1), per100g[column] ?? 0] as const),
   ];
 }
 

@@ -6,6 +6,7 @@ import { type Action, Store } from '@ngrx/store';
 import { actActions, benchActions, benchFeature } from '../state/bench.feature';
 import { FirstSteps } from '../state/firstSteps';
 import { shelfActions } from '../state/shelf.feature';
+import { take } from 'rxjs';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
 
@@ -48,17 +49,18 @@ export class FirstStepsBar {
   protected readonly say = SAY;
   private readonly store = inject(Store);
   private readonly router = inject(Router);
+  private readonly actions = inject(Actions);
   protected readonly firstSteps = inject(FirstSteps);
-  private readonly formulaId = this.store.selectSignal(benchFeature.selectFormulaId);
+  /** What was put on the bench in the first step: only that is ever taken off again. */
+  protected readonly treat = signal<{ readonly id: string; readonly title: string } | undefined>(undefined);
   private readonly onBench = this.store.selectSignal(benchFeature.selectPresent);
   protected readonly count = STEPS.length;
   protected readonly at = signal(0);
   protected readonly step = computed(() => STEPS[this.at()]?.words);
 
   constructor() {
-    inject(Actions)
-      .pipe(ofType(...STEPS.flatMap(({ ends }) => ends)), takeUntilDestroyed())
-      .subscribe(({ type }) => this.did(type));
+    this.actions.pipe(ofType(...STEPS.flatMap(({ ends }) => ends)), takeUntilDestroyed()).subscribe(({ type }) => this.did(type));
+    this.actions.pipe(ofType(benchActions.placed), takeUntilDestroyed()).subscribe(({ id, sheet }) => this.treat.update((treat) => treat ?? { id, title: sheet.rebuild.title }));
   }
 
   private did(type: Action['type']): void {
@@ -76,10 +78,12 @@ export class FirstStepsBar {
   }
 
   protected takeOff(): void {
-    const [id, sheet] = [this.formulaId(), this.onBench()];
+    const treat = this.treat();
     this.firstSteps.stop();
-    void this.router.navigate(['/shelf']).then(() => {
-      if (id !== undefined && sheet) this.store.dispatch(shelfActions.remove({ entry: { id, title: sheet.rebuild.title } }));
+    // Once the shelf lists it: a list that was asked for before would bring it back to the eye.
+    this.actions.pipe(ofType(shelfActions.loaded, shelfActions.failed), take(1)).subscribe(() => {
+      if (treat) this.store.dispatch(shelfActions.remove({ entry: treat }));
     });
+    void this.router.navigate(['/shelf']);
   }
 }

@@ -80,7 +80,7 @@ export const SAY = {
   stop: 'Stop',
   swap: (a: Shown) => said`Swap ${a}`,
   swap2: 'Swap',
-  swapPressPlainWheatFlour: 'Swap: press “Plain wheat flour” in the rebuild find almond flour and take it.',
+  swapPressPlainWheatFlour: 'Swap: press “Plain wheat flour” in the rebuild, find almond flour and take it.',
   take: (a: Shown) => said`Take: ${a}`,
   take2: 'Take',
   take3: (a: Shown) => said`Take ${a}`,
