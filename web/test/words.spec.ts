@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseTemplate } from '@angular/compiler';
+import ts from 'typescript';
 
 const web = join(process.cwd(), 'web/src');
 const folders = readdirSync(web, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? [entry.name] : []));
@@ -44,4 +45,36 @@ test('the finder of words sees them in text, beside a figure and in labels, and 
 test.each(folders)('no template of %s says a word that is not in its table', (folder) => {
   const pages = readdirSync(join(web, folder)).filter((name) => name.endsWith('.html'));
   expect(pages.flatMap((name) => wordsIn(readFileSync(join(web, folder, name), 'utf8')).map((words) => `${name}: ${words}`))).toEqual([]);
+});
+
+/** Values of data, names of keys and of things the browser knows: they are not said, or are said through a table. */
+const NOT_SAID = /^(?:at (?:most|least)|as (?:sold|prepared)|left (?:out|over)|at the table|Arrow\w+|Escape|Delete|Enter|(?:Ctrl|Alt|Shift)(?:\+\w+)*|Ask|Fellmist|If-\w+(?:-\w+)?|[A-Z]{3,})$/;
+/** Two words one after the other, a word with a capital, or a word that ends a sentence or is left open. */
+const SAID = /\p{L}{2,} \p{L}{2,}|^\p{Lu}\p{Ll}+|\p{L}{2,}[.…!?]$|^ \p{L}{2,} $/u;
+/** Selectors and paths, names of acts (their files), drawings. */
+const ADDRESS = /^[./#(M@]|\[|^fm-|^\w+\/|:\S|^(?:edit|mend|describe|part|goal|cold|new|judged|fellmist|worker|food-of-)/;
+
+function saidIn(code: string): readonly string[] {
+  const found: string[] = [];
+  const visit = (node: ts.Node): void => {
+    if (ts.isImportDeclaration(node) || ts.isExportDeclaration(node) || ts.isDecorator(node) || ts.isTypeNode(node)) return;
+    const texts = ts.isStringLiteralLike(node) ? [node.text] : ts.isTemplateExpression(node) ? [node.head.text, ...node.templateSpans.map(({ literal }) => literal.text)] : [];
+    found.push(...texts.filter((text) => SAID.test(text) && !NOT_SAID.test(text) && !ADDRESS.test(text)));
+    node.forEachChild(visit);
+  };
+  visit(ts.createSourceFile('code.ts', code, ts.ScriptTarget.Latest, true));
+  return found;
+}
+
+test('the finder of sentences in code sees them whole, joined and around a figure', () => {
+  expect(saidIn("const a = 'Weigh it'; const b = x.join(' and '); const c = `Reading ${a}…`; const d = at === 'at most' ? './bench' : 'energyKcal';")).toEqual([
+    'Weigh it',
+    ' and ',
+    'Reading ',
+  ]);
+});
+
+test.each(folders)('no code of %s says a sentence that is not in its table', (folder) => {
+  const files = readdirSync(join(web, folder)).filter((name) => /(?<!\.spec|\.actions|\.feature)\.ts$/.test(name) && name !== 'words.ts' && name !== 'icons.ts');
+  expect(files.flatMap((name) => saidIn(readFileSync(join(web, folder, name), 'utf8')).map((words) => `${name}: ${words}`))).toEqual([]);
 });

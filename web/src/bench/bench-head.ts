@@ -66,7 +66,7 @@ export class BenchHead {
 
   protected readonly savedWords = computed(() => {
     const { saving, saved, head } = this.state();
-    if (saving === 'saving') return 'saving…';
+    if (saving === 'saving') return SAY.saving;
     if (this.unsaved()) return SAY.notSaved2;
     if (!saved || !head) return '';
     const at = new Date(head.createdAt);

@@ -18,8 +18,8 @@ const FIGURE_OPTIONS: readonly Option<Goal['figure']>[] = [
 ];
 
 const KIND_OPTIONS: readonly Option<Goal['kind']>[] = [
-  { value: 'at most', label: 'at most' },
-  { value: 'at least', label: 'at least' },
+  { value: 'at most', label: SAY.atMost },
+  { value: 'at least', label: SAY.atLeast2 },
 ];
 
 const SCHOOL_WORDS: Readonly<Record<School, string>> = {

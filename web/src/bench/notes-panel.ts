@@ -38,11 +38,11 @@ export class NotesPanel {
       name: product.name,
       doneness: product.doneness,
       oven: inTemperature(
-        [ovenC ? SAY.ovenC(ovenC.join(' to ')) : '', coreC ? SAY.coreC(coreC.join(' to ')) : ''].filter(Boolean).join(' '),
+        [ovenC ? SAY.ovenC(SAY.to(ovenC[0], ovenC[1])) : '', coreC ? SAY.coreC(SAY.to(coreC[0], coreC[1])) : ''].filter(Boolean).join(' '),
         this.preferences.settings().temperature,
       ),
       rest: product.rest,
-      keeping: `${days(keeping.fridgeDays, 'fridge')}, ${days(keeping.freezerDays, 'freezer')}: ${keeping.words.charAt(0).toLowerCase()}${keeping.words.slice(1).replace(/\.$/, '')}`,
+      keeping: `${days(keeping.fridgeDays, SAY.fridge)}, ${days(keeping.freezerDays, SAY.freezer)}: ${keeping.words.charAt(0).toLowerCase()}${keeping.words.slice(1).replace(/\.$/, '')}`,
       mark: product.source,
     };
   });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type Analysis, type Pack } from '@fellmist/core';
+import { type Analysis, type Pack, turnOfThickness } from '@fellmist/core';
 import { Desk } from '../state/desk';
-import { FELT_STEPS, PacksSince, thickerBy } from '../state/packsSince';
+import { PacksSince } from '../state/packsSince';
 import { Preferences } from '../state/preferences';
 import { showSum } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
@@ -11,9 +11,9 @@ const thickness = ({ consistency }: Analysis): string => (consistency.kind === '
 
 /** The thickness now; where the word stays the same and the hand feels it, which way it went. */
 function thicknessNow(before: Analysis, now: Analysis): string {
-  const by = thickerBy(now, before) ?? 0;
-  if (thickness(now) !== thickness(before) || Math.abs(by) < FELT_STEPS) return thickness(now);
-  return SAY.aLittle(thickness(now), by > 0 ? 'thicker' : 'thinner');
+  const turn = turnOfThickness(before, now);
+  if (thickness(now) !== thickness(before) || !turn) return thickness(now);
+  return SAY.aLittle(thickness(now), SAY[turn]);
 }
 
 /** What was said of a pack since: a test more, another label, another cup. */
@@ -23,7 +23,7 @@ function learned(before: Pack, now: Pack): string {
     JSON.stringify(now.label) !== JSON.stringify(before.label) ? SAY.itsLabelWasChanged : '',
     JSON.stringify([now.cup, now.measuresG]) !== JSON.stringify([before.cup, before.measuresG]) ? SAY.itWasWeighed : '',
   ].filter(Boolean);
-  return ways.join(' and ') || SAY.itWasChanged;
+  return ways.join(SAY.and) || SAY.itWasChanged;
 }
 
 /** What a pack that was tested or relabelled since the last try makes of the formula, before and after, told once. */

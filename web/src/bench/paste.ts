@@ -34,19 +34,6 @@ import { SAY } from './words';
 const KEPT = 'fellmist.paste';
 /** Pause in typing after which names nobody knows are looked for in the long list, milliseconds. */
 const STRANGERS_WAIT_MS = 500;
-const EXAMPLE = `Plain muffins
-Makes 12 muffins
-
-2 cups plain flour
-1 tbsp baking powder
-1/2 cup caster sugar
-pinch of salt
-1 large egg
-1 cup milk
-80 ml sunflower oil
-
-Method
-Stir the dry things, whisk the wet, fold together. Bake 20 minutes at 190 °C.`;
 
 /** The text across a reload; a browser that keeps nothing, or not so much, still has it in the field. */
 function keepText(text: string): void {
@@ -185,7 +172,7 @@ export class Paste {
   }
 
   protected useExample(): void {
-    this.type(EXAMPLE);
+    this.type(SAY.exampleRecipe);
   }
 
   protected givePortions(value: string): void {

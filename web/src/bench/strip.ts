@@ -50,7 +50,7 @@ export class Strip {
     const found = this.goals().get(key);
     if (!found) return undefined;
     const { goal, state, missedBy } = found;
-    const words = SAY.goal(goal.kind, goal.amount);
+    const words = SAY.goal(goal.kind === 'at most' ? SAY.atMost : SAY.atLeast2, goal.amount);
     if (state !== 'missed') return { state, short: state === 'met' ? SAY.goal2 : SAY.goal3, words, look: undefined };
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     const first = sheet && larder ? contributionsOf(sheet.rebuild, key, larder, this.preferences.counting())[0] : undefined;

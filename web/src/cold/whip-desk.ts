@@ -57,7 +57,7 @@ export class WhipDesk {
       sweet: showNumber(state.sweetnessPer100Ml, 1),
       protein: showNumber(state.proteinPer100Ml, 1),
       gum: showNumber(state.gumPercent, 1),
-      stands: state.standsH < 0.4 ? 'minutes' : `${showNumber(state.standsH, 1)} h`,
+      stands: state.standsH < 0.4 ? SAY.minutes : `${showNumber(state.standsH, 1)} h`,
     }));
   });
 
@@ -70,7 +70,7 @@ export class WhipDesk {
     const learned = learnOverrun(state.overrunPercent, Math.max(state.overrunPercent * 0.35, 15), readings);
     const read = readings.length > 0 ? SAY.yourReadingsMakeItAbout(showNumber(learned.percent, 0)) : '';
     const fits = state.fits ? SAY.itFitsTheBowl : SAY.theBowlHoldsMlIt(showNumber(this.setup().bowlMl, 0));
-    return SAY.mlEatWithin(row.volume, state.mouthfeel, fits, row.stands === 'minutes' ? 'minutes' : row.stands, read);
+    return SAY.mlEatWithin(row.volume, state.mouthfeel, fits, row.stands, read);
   });
 
   protected readonly chart = computed(() => {

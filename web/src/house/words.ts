@@ -2,9 +2,9 @@ import { said, type Shown } from '../ui/said';
 
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
-  american: 'American',
   aNewFormulaIsHeld: 'A new formula is held against',
   aPriceAlreadyNotedKeeps: 'a price already noted keeps the currency it was paid in',
+  american: 'American',
   bringBack: (a: Shown) => said`Bring back ${a}`,
   bringBack2: 'Bring back',
   british: 'British',
@@ -28,8 +28,8 @@ export const SAY = {
   netCarbsAre: 'Net carbs are',
   neverWanted: 'Never wanted',
   newFormulasBeginSo: 'new formulas begin so',
-  nothingWasRemoved: 'Nothing was removed.',
   notSavedYet: (a: Shown) => said`Not saved yet. ${a}`,
+  nothingWasRemoved: 'Nothing was removed.',
   pack: 'pack',
   pricesAreIn: 'Prices are in',
   removedInTheLast90: 'Removed in the last 90 days',

@@ -143,7 +143,7 @@ export class FoodCard {
         ? [
             {
               name: SAY.thirst,
-              words: SAY.gWaterA(showNumber(thirst.gPerG, 2), showNumber(thirst.sd, 2), thirst.basis === 'mass' ? 'gram' : SAY.dryGram),
+              words: SAY.gWaterA(showNumber(thirst.gPerG, 2), showNumber(thirst.sd, 2), thirst.basis === 'mass' ? SAY.gram : SAY.dryGram),
               source: `${MARK_WORDS[thirst.mark]}: ${thirst.source}`,
             },
           ]

@@ -107,8 +107,8 @@ export class LabelDesk {
     { label: SAY.us, value: 'us' },
   ];
   protected readonly states: readonly Option<Label['state']>[] = [
-    { label: 'as sold', value: 'as sold' },
-    { label: 'as prepared', value: 'as prepared' },
+    { label: SAY.asSold, value: 'as sold' },
+    { label: SAY.asPrepared, value: 'as prepared' },
   ];
   protected readonly used = signal('100');
   protected readonly piece = signal('');
@@ -235,7 +235,7 @@ export class LabelDesk {
     const unit = key === 'massG' ? 'g' : 'ml';
     const typed = readAmountTyped(text, unit);
     if ('error' in typed || typed.amount.unit !== unit || typed.amount.value <= 0) {
-      this.sizeFault.set('error' in typed ? typed.error : SAY.giveItInAboveZero(key === 'massG' ? 'grams' : 'millilitres'));
+      this.sizeFault.set('error' in typed ? typed.error : SAY.giveItInAboveZero(key === 'massG' ? SAY.grams : SAY.millilitres));
       return;
     }
     this.sizeFault.set(undefined);

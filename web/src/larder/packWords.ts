@@ -2,7 +2,7 @@ import { type Pack } from '@fellmist/core';
 import { SAY } from './words';
 
 const NAMES: Readonly<Record<keyof Pack, string>> = {
-  id: 'Id',
+  id: SAY.id,
   name: SAY.name2,
   kindId: SAY.kind,
   barcode: SAY.barCode,

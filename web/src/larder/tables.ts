@@ -54,7 +54,7 @@ export class TablesInAndOut {
       this.fault.set(SAY.isMbATableOf(file.name, Math.round(file.size / 1024 / 1024)));
       return;
     }
-    this.working.set(`Reading ${file.name}…`);
+    this.working.set(SAY.reading(file.name));
     this.asking
       .ask<ImportPreview>((ask) => lookupActions.previewImport({ ask, file, of: this.of() }))
       .subscribe((answer) => {

@@ -20,8 +20,8 @@ interface Step {
 
 const TOOK = [actActions.proposalTaken.type, actActions.proposalRefused.type] as const;
 const STEPS: readonly Step[] = [
-  { words: SAY.aPlainRecipeLiesHere, ends: [benchActions.placed.type] },
-  { words: SAY.swapPressPlainWheatFlour, ends: [actActions.swapOpened.type] },
+  { words: SAY.aRecipeLiesHere, ends: [benchActions.placed.type] },
+  { words: SAY.swapPressWhatYouWould, ends: [actActions.swapOpened.type] },
   {
     words: SAY.proposalsOneSwapSetsOthers,
     ends: [...TOOK, actActions.openTaken.type],

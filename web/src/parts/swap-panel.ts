@@ -70,7 +70,7 @@ export class SwapPanel {
   protected readonly partOptions = computed(() => this.parts().map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart2 })));
   protected readonly partId = computed(() => this.parts().find((part) => part.lines.some(({ id }) => id === this.line().id))?.id ?? '');
   protected readonly packs = computed(() => this.lineDesk.packsFor(this.line()).map(({ id, name }) => ({ value: id, label: name })));
-  protected readonly schools = computed(() => this.desk.sheet()?.rebuild.goals?.schools.join(' and ') ?? '');
+  protected readonly schools = computed(() => this.desk.sheet()?.rebuild.goals?.schools.join(SAY.and) ?? '');
 
   private readonly found = computed((): FoundRule | undefined => {
     const larder = this.desk.larder();
@@ -102,7 +102,7 @@ export class SwapPanel {
     const larder = this.desk.larder();
     const excluded = this.desk.sheet()?.rebuild.goals?.excluded ?? [];
     const barred = this.blend().find(({ foodId }) => larder?.foods.get(foodId)?.allergens.some((one) => excluded.includes(one)));
-    if (barred) return SAY.containsWhatThisFormulaKeeps(this.desk.foodName(barred.foodId) ?? 'That');
+    if (barred) return SAY.containsWhatThisFormulaKeeps(this.desk.foodName(barred.foodId) ?? SAY.that);
     const found = this.found();
     if (found && !found.ok) return found.error;
     return SAY.thatBlendCannotTakeIts;
@@ -117,7 +117,7 @@ export class SwapPanel {
     const change = (key: 'energyKcal' | 'energyKj' | 'proteinG' | 'netCarbG', digits: number): string => showChange(now?.portion[key].amount ?? 0, portion[key].amount, digits);
     return {
       rule,
-      names: names.join(' and '),
+      names: names.join(SAY.and),
       ratio: ratioOf(rule),
       share,
       limited: this.percent() / 100 > bound.share + 1e-9 ? SAY.takesOfIt(showNumber(bound.share * 100, 0), bound.reason ?? SAY.moreDoesNotWorkWell) : undefined,

@@ -59,6 +59,6 @@ export const SAY = {
   wasTakenOffTheShelf: (a: Shown) => said`“${a}” was taken off the shelf.`,
   wasThrownAway: (a: Shown) => said`“${a}” was thrown away.`,
   whyOf: (a: Shown, b: Shown) => said`Why ${a} of ${b}`,
-  without: 'Without',
   withWord: (a: Shown) => said`with ${a}`,
+  without: 'Without',
 };

@@ -3,10 +3,7 @@ import { SAY } from './words';
 
 /** What a place is for, as its help says it. */
 const ABOUT = {
-  larder: [
-    SAY.everyFoodFellmistKnowsFound,
-    'Enter a pack’s label once: from then on each line that uses it counts what that pack holds, costs what you paid, and is drawn from what is left.',
-  ],
+  larder: [SAY.everyFoodFellmistKnowsFound, SAY.enterAPacksLabelOnce],
   tables: [SAY.packsStockAndFoodsAs],
   pack: [SAY.onePackItsLabelChecked],
   house: [SAY.whatTheHouseholdSettlesOnce],

@@ -6,6 +6,7 @@ export const SAY = {
   bench: 'Bench',
   coldTable: 'Cold table',
   dark: 'Dark',
+  enterAPacksLabelOnce: 'Enter a pack’s label once: from then on each line that uses it counts what that pack holds, costs what you paid, and is drawn from what is left.',
   everyFoodFellmistKnowsFound: 'Every food Fellmist knows, found by any of its names, and the packs in your cupboard.',
   fellmist: (a: Shown) => said`${a} · Fellmist`,
   fellmist2: 'Fellmist',

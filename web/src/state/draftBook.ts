@@ -1,5 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { SAY } from './words';
 
 /** Unsaved work on one thing in one tab. */
 export interface Draft<T = unknown> {
@@ -120,7 +121,7 @@ export class DraftBook {
       return done;
     } catch {
       this.db = undefined;
-      this.failure.set('This browser keeps no drafts (its storage is blocked or full): save before you leave this page.');
+      this.failure.set(SAY.thisBrowserKeepsNoDrafts);
       return undefined;
     }
   }

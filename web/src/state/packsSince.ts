@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { type PackVersion } from '@fellmist/contract';
-import { allLines, type Analysis, type Pack } from '@fellmist/core';
+import { allLines, type Analysis, isFelt, type Pack } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Asking } from './asking';
 import { benchFeature } from './bench.feature';
@@ -94,21 +94,4 @@ export class PacksSince {
     this.seen.update((seen) => [...seen, ...this.changed().map(({ key }) => key)].slice(-MOST_SEEN));
     localStorage.setItem(SEEN, JSON.stringify(this.seen()));
   }
-}
-
-/** Steps of the spoon scale that are felt in the hand. House value. */
-export const FELT_STEPS = 0.15;
-
-/** How many steps of the spoon scale one mix is thicker than another, where both are reckoned. */
-export function thickerBy({ consistency: now }: Analysis, { consistency: before }: Analysis): number | undefined {
-  return now.kind === 'reckoned' && before.kind === 'reckoned' ? now.scale - before.scale : undefined;
-}
-
-/** Whether a baker would notice: another thickness, or a portion of another energy or protein by a hundredth. */
-function isFelt(before: Analysis, now: Analysis): boolean {
-  const apart = (figure: 'energyKcal' | 'proteinG'): boolean => {
-    const [was, is] = [before.views.portion[figure].amount, now.views.portion[figure].amount];
-    return Math.abs(is - was) > 0.01 * Math.max(was, is);
-  };
-  return before.consistency.kind !== now.consistency.kind || Math.abs(thickerBy(now, before) ?? 0) >= FELT_STEPS || apart('energyKcal') || apart('proteinG');
 }

@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import { curveRangeSteps, type Larder, readDocument, stockLarder } from '@fellmist/core';
 import { type FromWorker, type JobName, type Jobs, type ToWorker } from './jobs';
+import { SAY } from './words';
 
 /** The same draws each time, so that a range moves only where the mix does. */
 const SEED = 1;
@@ -59,5 +60,5 @@ addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
   const { id, job, ask } = data;
   row = row
     .then(() => work(id, (WORK[job] as (ask: unknown) => Steps<unknown>)(ask)))
-    .catch((error: unknown) => tell({ kind: 'failed', id, words: error instanceof Error ? error.message : 'The work stopped.' }));
+    .catch((error: unknown) => tell({ kind: 'failed', id, words: error instanceof Error ? error.message : SAY.theWorkStopped }));
 });

@@ -1,6 +1,7 @@
 import { inject, Injectable, InjectionToken } from '@angular/core';
 import { Observable, type Subscriber } from 'rxjs';
 import { type FromWorker, type JobName, type Jobs, type ToWorker } from './jobs';
+import { SAY } from './words';
 
 /** How far a job is, then its answer. */
 export type Step<T> = { readonly kind: 'progress'; readonly share: number } | { readonly kind: 'done'; readonly answer: T };
@@ -62,6 +63,6 @@ export class HeavyWork {
     this.worker = undefined;
     const listeners = [...this.waiting.values()];
     this.waiting.clear();
-    for (const listener of listeners) listener.error(new Error('The worker stopped.'));
+    for (const listener of listeners) listener.error(new Error(SAY.theWorkStopped));
   }
 }
