@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type ShippedLarder } from '@fellmist/contract';
-import { readCautions, readColdStyles, readCorrectives, readFoodTable, readProductClasses, readSwapRules, readWordGroups } from '@fellmist/contract/tables';
+import { type Vessel } from '@fellmist/core';
+import { readCautions, readColdStyles, readCorrectives, readFoodTable, readProductClasses, readSwapRules, readVessels, readWordGroups } from '@fellmist/contract/tables';
 
 /** The shipped foods, swap rules and cautions, read from the tables in `folder` (this folder of the repository). */
 export function loadShippedLarder(folder: string): ShippedLarder {
@@ -15,4 +16,9 @@ export function loadShippedLarder(folder: string): ShippedLarder {
     cautions: readCautions(read('cautions.json')),
     wordGroups: readWordGroups(read('words.json')),
   };
+}
+
+/** The shipped tins, bowls and jars. */
+export function loadVessels(folder: string): readonly Vessel[] {
+  return readVessels(readFileSync(join(folder, 'vessels.json'), 'utf8'));
 }

@@ -43,3 +43,16 @@ export {
   type StoredPack,
   type StoredStock,
 } from './larder';
+export {
+  type BakeActKind,
+  type BakeHead,
+  bakeEventSchema,
+  bakeEventsSchema,
+  type ScaleDeed,
+  scaleDeedSchema,
+  type ScaleReading,
+  type StoredBake,
+  type StoredEvent,
+  type ToldAnswer,
+  vesselSchema,
+} from './bake';

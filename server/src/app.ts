@@ -5,6 +5,9 @@ import { guardHostAndOrigin } from './http/guard';
 import { giveNonce, pages, secureHeaders } from './http/pages';
 import { answerProblems, noSuchRoute } from './http/problem';
 import { type LabelLookup } from './devices/labelLookup';
+import { type Vessel } from '@fellmist/core';
+import { type Scale } from './devices/scale';
+import { bakeRoutes } from './routes/bakes';
 import { deviceRoutes } from './routes/devices';
 import { formulaRoutes } from './routes/formulas';
 import { householdRoutes } from './routes/household';
@@ -16,13 +19,15 @@ import { type LarderStore } from './store/larderStore';
 export interface AppParts {
   readonly larderStore: LarderStore;
   readonly labels: LabelLookup;
+  readonly scale: Scale;
+  readonly vessels: readonly Vessel[];
   readonly webRoot: string;
   readonly log: Logger;
   readonly now: () => string;
 }
 
 /** The Express application from its parts; it listens to nothing by itself. */
-export function buildApp({ larderStore, labels, webRoot, log, now }: AppParts): Express {
+export function buildApp({ larderStore, labels, scale, vessels, webRoot, log, now }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: false }));
@@ -33,7 +38,14 @@ export function buildApp({ larderStore, labels, webRoot, log, now }: AppParts): 
   api.get('/health', (_request, response) => {
     response.json({ ok: true });
   });
-  api.use(larderRoutes(larderStore), formulaRoutes(larderStore, now), householdRoutes(larderStore, now), deviceRoutes(labels), noSuchRoute);
+  api.use(
+    larderRoutes(larderStore),
+    formulaRoutes(larderStore, now),
+    householdRoutes(larderStore, now),
+    bakeRoutes(larderStore, vessels, now),
+    deviceRoutes(labels, scale),
+    noSuchRoute,
+  );
   app.use('/api', api);
   app.use(pages(webRoot));
   app.use(noSuchRoute);

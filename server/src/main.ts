@@ -1,10 +1,11 @@
 import { type Server } from 'node:http';
 import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
+import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { pino } from 'pino';
 import { buildApp } from './app';
 import { setTable } from './demo/setTable';
 import { shelfLookup } from './devices/labelLookup';
+import { SimulatedScale } from './devices/scale';
 import { openStore, type Store } from './store/database';
 import { openLarderStore } from './store/larderStore';
 
@@ -30,7 +31,10 @@ const larderStore = openLarderStore(db, shipped, now);
 if (demo) setTable(larderStore, shipped, join(root, 'data'));
 const labels = shelfLookup(join(root, 'data', 'label-shelf.json'));
 
-const app = buildApp({ larderStore, labels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
+const scale = new SimulatedScale(Math.random);
+const vessels = loadVessels(join(root, 'data'));
+
+const app = buildApp({ larderStore, labels, scale, vessels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
 const server: Server = app.listen(port, '127.0.0.1');
 
 server.on('listening', () => {

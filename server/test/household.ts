@@ -1,9 +1,10 @@
 import { join } from 'node:path';
 import { readRecipeText, startWorksheet, stockLarder, type Worksheet } from '@fellmist/core';
-import { loadShippedLarder } from '@fellmist/data';
+import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { pino } from 'pino';
 import type request from 'supertest';
 import { buildApp } from '../src/app';
+import { SimulatedScale } from '../src/devices/scale';
 import { shelfLookup } from '../src/devices/labelLookup';
 import { openStore, type Store } from '../src/store/database';
 import { type LarderStore, openLarderStore } from '../src/store/larderStore';
@@ -20,7 +21,15 @@ export function larderStoreOn(db: Store): LarderStore {
 }
 
 export function appOn(larderStore: LarderStore) {
-  return buildApp({ larderStore, labels, webRoot: join(root, 'nowhere'), log: pino({ level: 'silent' }), now });
+  return buildApp({
+    larderStore,
+    labels,
+    scale: new SimulatedScale(() => 0.5, 0),
+    vessels: loadVessels(join(root, 'data')),
+    webRoot: join(root, 'nowhere'),
+    log: pino({ level: 'silent' }),
+    now,
+  });
 }
 
 /** A request as the own page sends it. */

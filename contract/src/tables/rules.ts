@@ -1,5 +1,6 @@
-import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER_ROLES, type ProductClass, type SwapRule, type WordGroup } from '@fellmist/core';
+import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER_ROLES, type ProductClass, type SwapRule, type Vessel, type WordGroup } from '@fellmist/core';
 import * as z from 'zod';
+import { vesselSchema } from '../bake';
 
 const reason = z.string().min(1);
 const heat = z.enum(['oven', 'griddle', 'microwave', 'none']);
@@ -83,6 +84,7 @@ const productClass = z.strictObject({
   rest: z.string().min(1),
   keeping: z.strictObject({ fridgeDays: z.number().min(0), freezerDays: z.number().min(0), words: z.string() }),
   loss: z.strictObject({ low: z.number().min(0).max(1), high: z.number().min(0).max(1) }),
+  volume: z.strictObject({ air: z.number().min(0).max(0.9), rise: z.number().min(1).max(5), fill: span.optional() }).optional(),
   servedC: z.number().min(-30).max(80),
   isEatenRaw: z.boolean(),
   mark,
@@ -144,4 +146,9 @@ export function readCautions(json: string): readonly CautionRule[] {
 /** Words for one thing in different kitchens, from their JSON table; throws a ZodError with the path of the first fault. */
 export function readWordGroups(json: string): readonly WordGroup[] {
   return z.array(z.array(z.string().regex(/^[a-z][a-z ]*$/)).min(2)).parse(JSON.parse(json));
+}
+
+/** Tins, bowls and jars from their JSON table; throws a ZodError with the path of the first fault. */
+export function readVessels(json: string): readonly Vessel[] {
+  return z.array(vesselSchema).parse(JSON.parse(json));
 }

@@ -36,13 +36,13 @@ export function useBy(item: StockItem, food: Food, today: string): UseBy | undef
   return { on: formatISO(day, { representation: 'date' }), why: isOpened ? 'opened' : 'best before', daysLeft: differenceInCalendarDays(day, parseISO(today)) };
 }
 
-/** Stock in the order of use: what is due first foremost, then what is opened, then the rest. */
+/** Stock in the order of use: what is due first foremost, then what is opened, the longest open first, then the rest. */
 export function inOrderOfUse(items: readonly StockItem[], foods: ReadonlyMap<string, Food>, today: string): readonly StockItem[] {
   const due = (item: StockItem): number => {
     const food = foods.get(item.foodId);
     return (food && useBy(item, food, today)?.daysLeft) ?? (item.openedOn === undefined ? 1e9 : 1e6);
   };
-  return items.filter(({ leftG }) => leftG > 0).sort((a, b) => due(a) - due(b));
+  return items.filter(({ leftG }) => leftG > 0).sort((a, b) => due(a) - due(b) || (a.openedOn ?? '9').localeCompare(b.openedOn ?? '9'));
 }
 
 /** Ids of the packs that are in stock, in the order of use. */

@@ -36,6 +36,8 @@ export interface ProductClass {
   readonly rest: string;
   readonly keeping: { readonly fridgeDays: number; readonly freezerDays: number; readonly words: string };
   readonly loss: Loss;
+  /** Air beaten into the raw mix as a part of it, how many times larger it gets, how full of it its vessel goes. House values. */
+  readonly volume?: { readonly air: number; readonly rise: number; readonly fill?: readonly [low: number, high: number] };
   /** How cold it is when it is eaten, or kept until then. */
   readonly servedC: number;
   readonly isEatenRaw: boolean;

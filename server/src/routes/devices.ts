@@ -1,10 +1,13 @@
+import { scaleDeedSchema } from '@fellmist/contract';
 import { isBarcode } from '@fellmist/core';
 import { Router } from 'express';
 import { type LabelLookup, LookupDown } from '../devices/labelLookup';
+import { type Scale } from '../devices/scale';
 import { ProblemError } from '../http/problem';
+import { openStream } from '../http/stream';
 
-/** Simulated devices: packs by bar code. */
-export function deviceRoutes(labels: LabelLookup): Router {
+/** Simulated devices: packs by bar code, the scale. */
+export function deviceRoutes(labels: LabelLookup, scale: Scale): Router {
   const router = Router();
   router.get('/devices/labels/:code', async (request, response) => {
     const { code } = request.params;
@@ -21,6 +24,15 @@ export function deviceRoutes(labels: LabelLookup): Router {
       if (!(error instanceof LookupDown)) throw error;
       throw new ProblemError(503, 'Label service down', 'The label service does not answer. Type the label in by hand, or try again later.');
     }
+  });
+  router.get('/devices/scale', (request, response) => {
+    let end = (): void => undefined;
+    const tell = openStream(request, response, () => end());
+    end = scale.listen((reading) => tell(reading));
+  });
+  router.post('/devices/scale', (request, response) => {
+    scale.do(scaleDeedSchema.parse(request.body));
+    response.status(204).end();
   });
   return router;
 }

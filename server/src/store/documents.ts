@@ -1,4 +1,4 @@
-import { foodSchema, householdSchema, packSchema, stockSchema, worksheetSchema } from '@fellmist/contract';
+import { bakeEventSchema, foodSchema, householdSchema, packSchema, stockSchema, vesselSchema, worksheetSchema } from '@fellmist/contract';
 import type * as z from 'zod';
 
 /** A kind of document that is stored as JSON: the schema it is of now, and how each earlier one becomes the next. */
@@ -24,6 +24,8 @@ export const DOCUMENTS = {
   pack: { name: 'pack', schema: 1, shape: packSchema, upgrades: {} },
   stock: { name: 'stock', schema: 1, shape: stockSchema, upgrades: {} },
   worksheet: { name: 'formula', schema: 1, shape: worksheetSchema, upgrades: {} },
+  bakeEvent: { name: 'event', schema: 1, shape: bakeEventSchema, upgrades: {} },
+  vessel: { name: 'vessel', schema: 1, shape: vesselSchema, upgrades: {} },
   household: { name: 'household', schema: 1, shape: householdSchema, upgrades: {} },
 } as const satisfies Readonly<Record<string, DocumentKind<unknown>>>;
 

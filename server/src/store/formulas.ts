@@ -82,7 +82,12 @@ function assemble(db: Store, id: string, row: TryRow): StoredFormula {
 export function readFormula(db: Store, id: string, tryId?: string): StoredFormula | undefined {
   const head = db.prepare<{ id: string }, { headId: string }>(HEAD_OF).get({ id });
   if (!head) return undefined;
-  const row = db.prepare<{ id: string }, TryRow>(TRY).get({ id: tryId ?? head.headId });
+  return readTry(db, id, tryId ?? head.headId);
+}
+
+/** A try of a formula, also of one that was taken off the shelf: what is in the oven goes on. */
+export function readTry(db: Store, id: string, tryId: string): StoredFormula | undefined {
+  const row = db.prepare<{ id: string }, TryRow>(TRY).get({ id: tryId });
   return row && row.formulaId === id ? assemble(db, id, row) : undefined;
 }
 

@@ -1,0 +1,117 @@
+import { type BakeAct, type BakeEvent, type Formula, LIMITS, type Portioning, POURED_BY, type Stage, type Vessel, VESSEL_SHAPES, VESSEL_USES } from '@fellmist/core';
+import * as z from 'zod';
+import { lineSchema } from './worksheet';
+
+const id = z.string().min(1).max(80);
+const words = z.string().max(LIMITS.line);
+const grams = z.number().min(0).max(1e6);
+const portions = z.number().positive().max(1000);
+
+export const vesselSchema = z.strictObject({
+  id,
+  name: z.string().trim().min(1).max(80),
+  shape: z.enum(VESSEL_SHAPES),
+  use: z.enum(VESSEL_USES),
+  acrossCm: z.number().min(1).max(100),
+  lengthCm: z.number().min(1).max(100).optional(),
+  heightCm: z.number().min(0.3).max(60),
+  places: z.number().int().min(1).max(60),
+  taper: z.number().min(0.4).max(1),
+  measuredMl: z.number().min(5).max(30_000).optional(),
+  emptyG: z.number().min(1).max(10_000).optional(),
+  mark: z.enum(['S', 'P', 'M', 'H']),
+  source: z.string().min(1).max(LIMITS.line),
+}) satisfies z.ZodType<Vessel>;
+
+const stage = z.strictObject({ id, words, lineIds: z.array(id).max(LIMITS.lines), then: words }) satisfies z.ZodType<Stage>;
+
+const portioning = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('number'), count: portions }),
+  z.strictObject({ by: z.literal('weight'), eachG: grams.positive() }),
+  z.strictObject({ by: z.literal('pieces') }),
+]) satisfies z.ZodType<Portioning>;
+
+const stamp = { id: z.uuid(), teller: z.string().min(1).max(60), turn: z.number().int().min(1).max(1e9), at: z.iso.datetime() };
+const place = z.enum(['fridge', 'freezer']);
+
+/** One event of a bake, as the page tells it: its id makes it count once however often it is sent. */
+export const bakeEventSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ ...stamp, kind: z.literal('planned'), formulaId: id, tryId: id }),
+  z.strictObject({ ...stamp, kind: z.literal('scaled'), factor: z.number().positive().max(1000), words }),
+  z.strictObject({ ...stamp, kind: z.literal('vessel chosen'), vessel: vesselSchema, count: z.number().int().min(1).max(20) }),
+  z.strictObject({ ...stamp, kind: z.literal('ordered'), stages: z.array(stage).max(100) }),
+  z.strictObject({ ...stamp, kind: z.enum(['step begun', 'step done']), stageId: id }),
+  z.strictObject({ ...stamp, kind: z.literal('tared') }),
+  z.strictObject({ ...stamp, kind: z.literal('poured'), lineId: id, massG: grams, by: z.enum(POURED_BY), foodId: id.optional() }),
+  z.strictObject({ ...stamp, kind: z.literal('poured back'), lineId: id, massG: grams }),
+  z.strictObject({ ...stamp, kind: z.literal('food changed'), lineId: id, foodId: id }),
+  z.strictObject({ ...stamp, kind: z.literal('added'), partId: id, line: lineSchema }),
+  z.strictObject({ ...stamp, kind: z.literal('left out'), lineId: id }),
+  z.strictObject({ ...stamp, kind: z.literal('reading'), of: z.enum(['core', 'oven', 'room']), tempC: z.number().min(-60).max(400) }),
+  z.strictObject({ ...stamp, kind: z.literal('timer set'), timerId: id, name: words, seconds: z.number().int().min(1).max(604_800) }),
+  z.strictObject({ ...stamp, kind: z.literal('timer rang'), timerId: id }),
+  z.strictObject({ ...stamp, kind: z.enum(['looked', 'note']), text: words }),
+  z.strictObject({ ...stamp, kind: z.literal('yield weighed'), massG: grams, tareG: grams }),
+  z.strictObject({ ...stamp, kind: z.literal('left behind'), where: words, massG: grams, partId: id.optional() }),
+  z.strictObject({ ...stamp, kind: z.literal('portioned'), into: portioning }),
+  z.strictObject({ ...stamp, kind: z.literal('portion cut'), massG: grams.positive(), name: words }),
+  z.strictObject({ ...stamp, kind: z.literal('kept'), place, portions, useBy: z.iso.date().optional() }),
+  z.strictObject({ ...stamp, kind: z.literal('eaten'), place: z.enum(['fridge', 'freezer', 'table']), portions }),
+  z.strictObject({ ...stamp, kind: z.literal('undone'), eventId: z.uuid() }),
+  z.strictObject({ ...stamp, kind: z.literal('finished') }),
+]) satisfies z.ZodType<BakeEvent>;
+
+/** What is told at once: a page that was out of reach sends what it kept. */
+export const bakeEventsSchema = z.array(bakeEventSchema).min(1).max(500);
+
+/** An event as the server has it: `place` is its number in the bake's list. */
+export interface StoredEvent {
+  readonly place: number;
+  readonly event: BakeEvent;
+}
+
+export interface BakeHead {
+  readonly id: string;
+  readonly formulaId: string;
+  readonly tryId: string;
+  readonly title: string;
+  readonly begunAt: string;
+  readonly changedAt: string;
+  readonly isFinished: boolean;
+  readonly events: number;
+}
+
+/** A bake with what it bakes: the try's rebuild, and the names its lines had in the original. */
+export interface StoredBake {
+  readonly id: string;
+  readonly formula: Formula;
+  readonly former: Readonly<Record<string, string>>;
+  readonly tryNumber: number;
+  readonly events: readonly StoredEvent[];
+  /** Events that cannot be read any more, by what is wrong with them. */
+  readonly faults: readonly string[];
+}
+
+/** What the server says to events that were told: all that it has after `since`, those among them. */
+export interface ToldAnswer {
+  readonly events: readonly StoredEvent[];
+}
+
+/** A reading of the scale, or what is wrong with it. */
+export type ScaleReading =
+  | { readonly kind: 'reading'; readonly grams: number; readonly isSteady: boolean; readonly stepG: number }
+  | { readonly kind: 'overload'; readonly mostG: number }
+  | { readonly kind: 'unplugged' }
+  | { readonly kind: 'empty battery' };
+
+export type BakeActKind = BakeAct['kind'];
+
+/** What the practice switch pours onto the simulated scale, or does to it. */
+export const scaleDeedSchema = z.discriminatedUnion('deed', [
+  z.strictObject({ deed: z.literal('tare') }),
+  z.strictObject({ deed: z.literal('pour'), grams: z.number().min(-20_000).max(20_000) }),
+  z.strictObject({ deed: z.literal('clear') }),
+  z.strictObject({ deed: z.literal('step'), stepG: z.union([z.literal(0.1), z.literal(1)]) }),
+  z.strictObject({ deed: z.enum(['unplug', 'plug', 'drain', 'charge']) }),
+]);
+export type ScaleDeed = z.infer<typeof scaleDeedSchema>;

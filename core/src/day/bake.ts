@@ -1,0 +1,327 @@
+import { type Larder } from '../food';
+import { allLines, type Formula, type HouseholdSettings, type Line, type Part } from '../formula';
+import { gramsNumber } from '../quantity';
+import { FACTORS, roundToKitchen, scaleFormula, type Vessel } from '../vessel';
+import { type BakeEvent, inOrder, type PouredBy, type Portioning, type Stage } from './events';
+import { mixingOrder } from './order';
+
+export interface Pour {
+  readonly eventId: string;
+  readonly massG: number;
+  readonly by: PouredBy;
+  readonly foodId: string | undefined;
+}
+
+/** One line of a bake: what it should be, and what was poured. */
+export interface BakeLine {
+  readonly id: string;
+  readonly partId: string;
+  /** As it would be at the bake's factor, rounded to what this kitchen measures; undefined where the formula gives no weight. */
+  readonly plannedG: number | undefined;
+  /** "3/8 tsp", where it is measured with a spoon. */
+  readonly spoon: string | undefined;
+  readonly name: string;
+  readonly foodId: string | undefined;
+  readonly pours: readonly Pour[];
+  readonly pouredG: number;
+  readonly state: 'to come' | 'poured' | 'left out';
+  /** It was not in the formula. */
+  readonly isAdded: boolean;
+}
+
+export interface Timer {
+  readonly id: string;
+  readonly name: string;
+  readonly seconds: number;
+  readonly setAt: string;
+  readonly rang: boolean;
+}
+
+export interface Bake {
+  readonly factor: number;
+  readonly factorWords: string;
+  readonly vessel: { readonly vessel: Vessel; readonly count: number } | undefined;
+  /** The formula at the factor, as this kitchen can measure it. */
+  readonly plan: Formula;
+  /** The formula at the factor to the last digit. */
+  readonly exact: Formula;
+  readonly stages: readonly Stage[];
+  readonly stagesDone: readonly string[];
+  readonly lines: readonly BakeLine[];
+  /** What really went in, as a formula: poured lines as poured, those to come as planned, without what was left out. */
+  readonly real: Formula;
+  readonly yield: { readonly massG: number; readonly tareG: number } | undefined;
+  readonly leftBehind: readonly { readonly eventId: string; readonly where: string; readonly massG: number; readonly partId: string }[];
+  readonly portioning: Portioning;
+  readonly cut: readonly { readonly eventId: string; readonly name: string; readonly massG: number }[];
+  readonly kept: readonly { readonly eventId: string; readonly place: 'fridge' | 'freezer'; readonly left: number; readonly useBy: string | undefined }[];
+  readonly timers: readonly Timer[];
+  readonly notes: readonly { readonly eventId: string; readonly at: string; readonly text: string }[];
+  readonly readings: readonly { readonly of: 'core' | 'oven' | 'room'; readonly tempC: number; readonly at: string }[];
+  readonly isFinished: boolean;
+  /** The last event that can be undone. */
+  readonly lastId: string | undefined;
+}
+
+export interface BakeSetting {
+  readonly formula: Formula;
+  readonly larder: Larder;
+  readonly kitchen: Pick<HouseholdSettings, 'scaleStepG' | 'measures'>;
+  /** Names that the lines had in the original, by line. */
+  readonly former?: ReadonlyMap<string, string>;
+}
+
+/** What is undone: an undoing that is itself undone counts for nothing. */
+function undone(events: readonly BakeEvent[]): ReadonlySet<string> {
+  const gone = new Set<string>();
+  for (const event of [...events].reverse()) if (event.kind === 'undone' && !gone.has(event.id)) gone.add(event.eventId);
+  return gone;
+}
+
+const isMass = (massG: number): boolean => Number.isFinite(massG) && massG >= 0 && massG < 1e6;
+
+interface Poured {
+  pours: Pour[];
+  foodId?: string;
+  isOut: boolean;
+}
+
+/** What the pours of a line come to; what was poured back is taken from the last of them. */
+function pourBack(pours: readonly Pour[], massG: number): readonly Pour[] {
+  let left = massG;
+  const kept: Pour[] = [];
+  for (const pour of [...pours].reverse()) {
+    const off = Math.min(left, pour.massG);
+    left -= off;
+    if (pour.massG - off > 1e-9) kept.unshift({ ...pour, massG: pour.massG - off });
+  }
+  return kept;
+}
+
+function realLines(line: Line, state: BakeLine): readonly Line[] {
+  if (state.state === 'left out') return [];
+  const named: Line = state.foodId === line.foodId || state.foodId === undefined ? line : { ...line, foodId: state.foodId };
+  if (state.state === 'to come') return [named];
+  // Another pack in the middle of a line is a line of its own.
+  const foods = [...new Set(state.pours.map(({ foodId }) => foodId))];
+  return foods.map((foodId, i) => {
+    const pours = state.pours.filter((pour) => pour.foodId === foodId);
+    const massG = pours.reduce((sum, pour) => sum + pour.massG, 0);
+    const basis = pours.some(({ by }) => by === 'spoon') ? 'density' : 'weighed';
+    const amountText = `${gramsNumber(massG)} g`;
+    return {
+      ...named,
+      id: i === 0 ? line.id : `${line.id}+${i}`,
+      text: `${amountText} ${line.name}`,
+      amountText,
+      amount: { value: massG, unit: 'g' },
+      ...(foodId === undefined ? {} : { foodId }),
+      massG,
+      basis,
+    } as const;
+  });
+}
+
+/** Grams of a part that stay behind: what was weighed, or else what the formula says. */
+function partLeft(part: Part, told: Bake['leftBehind']): Part {
+  const mine = told.filter(({ partId }) => partId === part.id);
+  return mine.length === 0 ? part : { ...part, leftBehindG: mine.reduce((sum, { massG }) => sum + massG, 0) };
+}
+
+/**
+ * The present state of a bake from its events: a pure fold, the same for the same events in whatever order they arrive and
+ * however often. Any part of the list that keeps each teller's order is a state too. What cannot be (a negative pour, a
+ * factor out of bounds, an unknown line) is passed over.
+ */
+export function foldBake(events: readonly BakeEvent[], { formula, larder, kitchen, former }: BakeSetting): Bake {
+  const ordered = inOrder(events);
+  const gone = undone(ordered);
+  let [factor, factorWords] = [1, ''];
+  let vessel: Bake['vessel'];
+  let stages: readonly Stage[] | undefined;
+  let weighed: Bake['yield'];
+  let portioning: Portioning | undefined;
+  let isFinished = false;
+  let lastId: string | undefined;
+  const lines = new Map<string, Poured>();
+  const added: { partId: string; line: Line }[] = [];
+  const leftBehind: { eventId: string; where: string; massG: number; partId: string | undefined }[] = [];
+  const cut: { eventId: string; name: string; massG: number }[] = [];
+  const kept: { eventId: string; place: 'fridge' | 'freezer'; left: number; useBy: string | undefined }[] = [];
+  const timers = new Map<string, Timer>();
+  const notes: { eventId: string; at: string; text: string }[] = [];
+  const readings: { of: 'core' | 'oven' | 'room'; tempC: number; at: string }[] = [];
+  const stagesDone = new Set<string>();
+  const lineOf = (id: string): Poured => {
+    const found = lines.get(id) ?? { pours: [], isOut: false };
+    lines.set(id, found);
+    return found;
+  };
+  for (const event of ordered) {
+    if (gone.has(event.id) || event.kind === 'undone') continue;
+    if (event.kind !== 'planned') lastId = event.id;
+    switch (event.kind) {
+      case 'scaled':
+        if (event.factor >= FACTORS.least && event.factor <= FACTORS.most) [factor, factorWords] = [event.factor, event.words];
+        break;
+      case 'vessel chosen':
+        vessel = { vessel: event.vessel, count: event.count };
+        break;
+      case 'ordered':
+        stages = event.stages;
+        break;
+      case 'step done':
+        stagesDone.add(event.stageId);
+        break;
+      case 'poured':
+        if (isMass(event.massG)) {
+          const line = lineOf(event.lineId);
+          line.isOut = false;
+          line.pours.push({ eventId: event.id, massG: event.massG, by: event.by, foodId: event.foodId ?? line.foodId });
+        }
+        break;
+      case 'poured back':
+        if (isMass(event.massG)) lineOf(event.lineId).pours = [...pourBack(lineOf(event.lineId).pours, event.massG)];
+        break;
+      case 'food changed':
+        lineOf(event.lineId).foodId = event.foodId;
+        break;
+      case 'added':
+        if (!added.some(({ line }) => line.id === event.line.id)) added.push({ partId: event.partId, line: event.line });
+        break;
+      case 'left out':
+        lineOf(event.lineId).isOut = true;
+        break;
+      case 'reading':
+        readings.push({ of: event.of, tempC: event.tempC, at: event.at });
+        break;
+      case 'timer set':
+        timers.set(event.timerId, { id: event.timerId, name: event.name, seconds: event.seconds, setAt: event.at, rang: false });
+        break;
+      case 'timer rang': {
+        const timer = timers.get(event.timerId);
+        if (timer) timers.set(event.timerId, { ...timer, rang: true });
+        break;
+      }
+      case 'yield weighed':
+        if (isMass(event.massG) && event.massG - event.tareG > 0) weighed = { massG: event.massG - event.tareG, tareG: event.tareG };
+        break;
+      case 'left behind':
+        if (isMass(event.massG)) leftBehind.push({ eventId: event.id, where: event.where, massG: event.massG, partId: event.partId });
+        break;
+      case 'portioned':
+        portioning = event.into;
+        break;
+      case 'portion cut':
+        if (isMass(event.massG) && event.massG > 0) cut.push({ eventId: event.id, name: event.name, massG: event.massG });
+        break;
+      case 'kept':
+        kept.push({ eventId: event.id, place: event.place, left: event.portions, useBy: event.useBy });
+        break;
+      case 'eaten': {
+        let left = event.portions;
+        for (const one of kept.filter(({ place }) => place === event.place)) {
+          const off = Math.min(left, one.left);
+          one.left -= off;
+          left -= off;
+        }
+        break;
+      }
+      case 'note':
+      case 'looked':
+        notes.push({ eventId: event.id, at: event.at, text: event.text });
+        break;
+      case 'finished':
+        isFinished = true;
+        break;
+      case 'planned':
+      case 'step begun':
+      case 'tared':
+        break;
+    }
+  }
+  const exact = scaleFormula(formula, factor);
+  const rounded = roundToKitchen(exact, larder, kitchen);
+  const [mainId] = formula.parts.map(({ id }) => id);
+  const told = leftBehind.map((one) => ({ ...one, partId: one.partId ?? mainId ?? '' }));
+  const stateOf = (line: Line, partId: string, plannedG: number | undefined, spoon: string | undefined, isAdded: boolean): BakeLine => {
+    const { pours: raw, foodId = line.foodId, isOut } = lines.get(line.id) ?? { pours: [], isOut: false };
+    const pours = raw.map((pour) => (pour.foodId === undefined ? { ...pour, foodId: line.foodId } : pour));
+    const pouredG = pours.reduce((sum, { massG }) => sum + massG, 0);
+    return {
+      id: line.id,
+      partId,
+      plannedG,
+      spoon,
+      name: line.name,
+      foodId,
+      pours,
+      pouredG,
+      state: isOut && pours.length === 0 ? 'left out' : pours.length > 0 ? 'poured' : 'to come',
+      isAdded,
+    };
+  };
+  const amounts = new Map(rounded.lines.map((one) => [one.lineId, one]));
+  const states = new Map<string, BakeLine>();
+  const plan = rounded.formula;
+  const parts = plan.parts.map((part) => {
+    const extra = added.filter(({ partId }) => partId === part.id || (part.id === mainId && !plan.parts.some(({ id }) => id === partId)));
+    const all = [...part.lines.map((line) => ({ line, isAdded: false })), ...extra.map(({ line }) => ({ line, isAdded: true }))];
+    const real = all.flatMap(({ line, isAdded }) => {
+      const amount = amounts.get(line.id);
+      const state = stateOf(line, part.id, line.massG, amount?.how === 'spoon' ? amount.words : undefined, isAdded);
+      states.set(line.id, state);
+      return realLines(line, state);
+    });
+    return partLeft({ ...part, lines: real }, told);
+  });
+  const { yieldMassG: _guess, portionMassG: _each, ...bare } = plan;
+  const into = portioning ?? { by: 'number', count: plan.portions };
+  const real: Formula = {
+    ...bare,
+    parts,
+    portions: into.by === 'number' && into.count > 0 ? into.count : plan.portions,
+    ...(into.by === 'weight' && into.eachG > 0 ? { portionMassG: into.eachG } : {}),
+    ...(weighed ? { yieldMassG: weighed.massG } : {}),
+  };
+  const order = stages ?? mixingOrder(formula, larder, former);
+  const placed = new Set(order.flatMap(({ lineIds }) => lineIds));
+  const loose = [...states.keys()].filter((id) => !placed.has(id));
+  return {
+    factor,
+    factorWords,
+    vessel,
+    plan,
+    exact,
+    stages: loose.length > 0 ? [...order, { id: 'added', words: 'Added on the day', lineIds: loose, then: '' }] : order,
+    stagesDone: [...stagesDone],
+    lines: [...states.values()],
+    real,
+    yield: weighed,
+    leftBehind: told,
+    portioning: into,
+    cut,
+    kept: kept.filter(({ left }) => left > 0),
+    timers: [...timers.values()],
+    notes,
+    readings,
+    isFinished,
+    lastId,
+  };
+}
+
+/** The lines in the order in which they are weighed. */
+export function inWeighingOrder({ stages, lines }: Pick<Bake, 'stages' | 'lines'>): readonly BakeLine[] {
+  const byId = new Map(lines.map((line) => [line.id, line]));
+  return stages.flatMap(({ lineIds }) => lineIds.flatMap((id) => byId.get(id) ?? []));
+}
+
+/** The line to be weighed next: the first that is still to come. */
+export function nextLine(bake: Pick<Bake, 'stages' | 'lines'>): BakeLine | undefined {
+  return inWeighingOrder(bake).find(({ state }) => state === 'to come');
+}
+
+/** Every line that counts in what really went in, so that nothing poured is lost on the way. */
+export function realMass({ real }: Pick<Bake, 'real'>): number {
+  return allLines(real).reduce((sum, { massG = 0 }) => sum + massG, 0);
+}

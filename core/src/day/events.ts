@@ -1,0 +1,65 @@
+import { type Line } from '../formula';
+import { type Vessel } from '../vessel';
+
+/** A stage of mixing: the lines that go in together, and what is done then. */
+export interface Stage {
+  readonly id: string;
+  readonly words: string;
+  readonly lineIds: readonly string[];
+  readonly then: string;
+}
+
+/** How an amount came into the bowl. */
+export const POURED_BY = ['scale', 'typed', 'spoon'] as const;
+export type PouredBy = (typeof POURED_BY)[number];
+
+export type Portioning = { readonly by: 'number'; readonly count: number } | { readonly by: 'weight'; readonly eachG: number } | { readonly by: 'pieces' };
+
+/** What happened on a bake day. Nothing is ever taken out of the list: what was wrong is undone by an event of its own. */
+export type BakeAct =
+  | { readonly kind: 'planned'; readonly formulaId: string; readonly tryId: string }
+  | { readonly kind: 'scaled'; readonly factor: number; readonly words: string }
+  | { readonly kind: 'vessel chosen'; readonly vessel: Vessel; readonly count: number }
+  | { readonly kind: 'ordered'; readonly stages: readonly Stage[] }
+  | { readonly kind: 'step begun' | 'step done'; readonly stageId: string }
+  | { readonly kind: 'tared' }
+  | { readonly kind: 'poured'; readonly lineId: string; readonly massG: number; readonly by: PouredBy; readonly foodId?: string }
+  | { readonly kind: 'poured back'; readonly lineId: string; readonly massG: number }
+  | { readonly kind: 'food changed'; readonly lineId: string; readonly foodId: string }
+  | { readonly kind: 'added'; readonly partId: string; readonly line: Line }
+  | { readonly kind: 'left out'; readonly lineId: string }
+  | { readonly kind: 'reading'; readonly of: 'core' | 'oven' | 'room'; readonly tempC: number }
+  | { readonly kind: 'timer set'; readonly timerId: string; readonly name: string; readonly seconds: number }
+  | { readonly kind: 'timer rang'; readonly timerId: string }
+  | { readonly kind: 'looked'; readonly text: string }
+  | { readonly kind: 'yield weighed'; readonly massG: number; readonly tareG: number }
+  | { readonly kind: 'left behind'; readonly where: string; readonly massG: number; readonly partId?: string }
+  | { readonly kind: 'portioned'; readonly into: Portioning }
+  | { readonly kind: 'portion cut'; readonly massG: number; readonly name: string }
+  | { readonly kind: 'kept'; readonly place: 'fridge' | 'freezer'; readonly portions: number; readonly useBy?: string }
+  | { readonly kind: 'eaten'; readonly place: 'fridge' | 'freezer' | 'table'; readonly portions: number }
+  | { readonly kind: 'note'; readonly text: string }
+  | { readonly kind: 'undone'; readonly eventId: string }
+  | { readonly kind: 'finished' };
+
+export type BakeKind = BakeAct['kind'];
+
+/**
+ * An act with who told it and when. `turn` is one more than the highest turn its teller knew: it orders what happened in
+ * several places at once, whatever their clocks say; `at` is only shown.
+ */
+export type BakeEvent = BakeAct & { readonly id: string; readonly teller: string; readonly turn: number; readonly at: string };
+
+/** The turn of the next event of somebody who knows these. */
+export function nextTurn(events: readonly BakeEvent[]): number {
+  return events.reduce((most, { turn }) => Math.max(most, turn), 0) + 1;
+}
+
+/**
+ * Events in the one order that they have wherever and whenever they arrive, each once: by turn, then by teller, then by
+ * id. The events of one teller keep their order, as each knows the one before it.
+ */
+export function inOrder(events: readonly BakeEvent[]): readonly BakeEvent[] {
+  const once = new Map(events.map((event) => [event.id, event]));
+  return [...once.values()].sort((a, b) => a.turn - b.turn || (a.teller < b.teller ? -1 : a.teller > b.teller ? 1 : a.id < b.id ? -1 : 1));
+}

@@ -1,0 +1,122 @@
+import table from '@fellmist/language/mixingOrders.json' with { type: 'json' };
+import { type Food, type Larder, partsOfName, pours } from '../food';
+import { allLines, type Formula, type Line } from '../formula';
+import { type Stage } from './events';
+
+interface Takes {
+  readonly kinds?: readonly string[];
+  readonly pours?: boolean;
+}
+
+interface Order {
+  readonly classes: readonly string[];
+  readonly stages: readonly { readonly words: string; readonly takes: readonly Takes[]; readonly then: string }[];
+}
+
+const ORDERS = table.orders as readonly Order[];
+
+function isTaken(food: Food | undefined, takes: readonly Takes[]): boolean {
+  return takes.some(({ kinds, pours: wanted }) => {
+    if (kinds === undefined && wanted === undefined) return true;
+    if (!food) return false;
+    return (kinds === undefined || kinds.includes(food.kind)) && (wanted === undefined || pours(food) === wanted);
+  });
+}
+
+const foodOf = ({ foodId }: Line, larder: Larder): Food | undefined => (foodId === undefined ? undefined : larder.foods.get(foodId));
+
+/** The stages of a class's own order [data/language/mixingOrders.json], part by part; those that take nothing are left out. */
+function stagesOfClass(formula: Formula, larder: Larder): readonly Stage[] {
+  const order = ORDERS.find(({ classes }) => formula.classId !== undefined && classes.includes(formula.classId)) ?? ORDERS.at(-1);
+  return formula.parts.flatMap((part, p) =>
+    (order?.stages ?? []).flatMap(({ words, then }, s): readonly Stage[] => {
+      const mine = part.lines.filter((line) => order?.stages.findIndex((stage) => isTaken(foodOf(line, larder), stage.takes)) === s);
+      if (mine.length === 0) return [];
+      return [{ id: `${part.id}-${s}`, words: p > 0 && part.heading ? `${part.heading}: ${words.toLowerCase()}` : words, lineIds: mine.map(({ id }) => id), then }];
+    }),
+  );
+}
+
+const DRY = /\b(?:dry|powdered?s?)\s+(?:things|ingredients|mix|ones|stuff)\b|\bdries\b/i;
+const WET = /\b(?:wet|liquids?)\b(?:\s+(?:things|ingredients|mix|ones))?/i;
+/** Part of the lines that a method must name for its steps to be followed; else the class's own order is. House value. */
+const NAMED_ENOUGH = 0.6;
+/** Words of a step that are shown; the whole stands in the method. */
+const MOST_WORDS = 160;
+
+const plain = (text: string): readonly string[] => text.toLowerCase().match(/\p{L}+/gu) ?? [];
+const stem = (word: string): string => word.replace(/(?<=\p{L}{3})(?:es|s)$/u, '');
+
+/** The telling words by which a method may name a line: its own, its food's, and those it had before it was swapped. */
+function namesOf(line: Line, larder: Larder, former: ReadonlyMap<string, string>): readonly (readonly string[])[] {
+  const food = foodOf(line, larder);
+  const origin = line.origin && 'lineId' in line.origin ? former.get(line.origin.lineId) : undefined;
+  return [line.name, food?.name, food?.head, origin].flatMap((name) => {
+    if (name === undefined) return [];
+    const { core, all } = partsOfName(name);
+    return [core, all.slice(-1)].filter((words) => words.length > 0).map((words) => words.map(stem));
+  });
+}
+
+/**
+ * The order in which a formula is mixed: its pasted method, each step with the lines that it names first, where the method
+ * names most of them; else the order of its class. `former` gives the names that lines had in the original, so that
+ * "the sugar" still means what stands in for it. Every line is in exactly one stage.
+ */
+export function mixingOrder(formula: Formula, larder: Larder, former: ReadonlyMap<string, string> = NO_NAMES): readonly Stage[] {
+  const before = ordersBefore.get(formula);
+  if (before?.larder === larder && before.former === former) return before.stages;
+  const stages = orderAnew(formula, larder, former);
+  ordersBefore.set(formula, { larder, former, stages });
+  return stages;
+}
+
+const NO_NAMES: ReadonlyMap<string, string> = new Map();
+/** A bake asks for the order at every event, and its formula stays. */
+const ordersBefore = new WeakMap<Formula, { readonly larder: Larder; readonly former: ReadonlyMap<string, string>; readonly stages: readonly Stage[] }>();
+
+function orderAnew(formula: Formula, larder: Larder, former: ReadonlyMap<string, string>): readonly Stage[] {
+  const byClass = stagesOfClass(formula, larder);
+  const lines = allLines(formula);
+  const steps = formula.method.filter((text) => text.trim() !== '');
+  if (steps.length < 2 || lines.length === 0) return byClass;
+  const told = steps.map((text) => ({ text, words: new Set(plain(text).map(stem)) }));
+  const dryStage = new Set(byClass.filter(({ words }) => /dry|flour|powder/i.test(words)).flatMap(({ lineIds }) => lineIds));
+  const stepOf = new Map<string, number>();
+  for (const line of lines) {
+    const names = namesOf(line, larder, former);
+    const at = told.findIndex(({ words }) => names.some((name) => name.every((word) => words.has(word))));
+    if (at >= 0) stepOf.set(line.id, at);
+  }
+  for (const line of lines) {
+    if (stepOf.has(line.id)) continue;
+    const group = dryStage.has(line.id) ? DRY : WET;
+    const at = told.findIndex(({ text }) => group.test(text));
+    if (at >= 0) stepOf.set(line.id, at);
+  }
+  if (stepOf.size < NAMED_ENOUGH * lines.length) return byClass;
+  // What no step names goes where most of its companions by class go.
+  for (const line of lines) {
+    if (stepOf.has(line.id)) continue;
+    const mates = byClass.find(({ lineIds }) => lineIds.includes(line.id))?.lineIds ?? [];
+    const at = mates.flatMap((id) => stepOf.get(id) ?? []);
+    stepOf.set(line.id, at.length > 0 ? Math.min(...at) : 0);
+  }
+  return told.flatMap(({ text }, s): readonly Stage[] => {
+    const mine = lines.filter(({ id }) => stepOf.get(id) === s);
+    if (mine.length === 0) return [];
+    const short = text.length > MOST_WORDS ? `${text.slice(0, MOST_WORDS)}…` : text;
+    return [{ id: `step-${s}`, words: `Step ${s + 1}`, lineIds: mine.map(({ id }) => id), then: short }];
+  });
+}
+
+/** The stages with a line put before another one of a stage, or at its end; the others keep their places. */
+export function moveInOrder(stages: readonly Stage[], lineId: string, stageId: string, beforeId?: string): readonly Stage[] {
+  if (!stages.some(({ id }) => id === stageId) || beforeId === lineId) return stages;
+  return stages.map((stage) => {
+    const rest = stage.lineIds.filter((id) => id !== lineId);
+    if (stage.id !== stageId) return rest.length === stage.lineIds.length ? stage : { ...stage, lineIds: rest };
+    const at = beforeId === undefined ? -1 : rest.indexOf(beforeId);
+    return { ...stage, lineIds: at < 0 ? [...rest, lineId] : [...rest.slice(0, at), lineId, ...rest.slice(at)] };
+  });
+}

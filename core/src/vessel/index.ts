@@ -1,0 +1,31 @@
+export { type BatterVolume, mlPer100g, volumeOf } from './batterVolume';
+export { betterVessel, depthWords, factorToFill, factorWords, type Fit, fitOf, fitWords, goesIn, wantedFill } from './fit';
+export {
+  FACTORS,
+  measuredIn,
+  type KitchenAmount,
+  movedRoles,
+  type MovedRole,
+  type RoundedLine,
+  roundToKitchen,
+  type ScaleAsk,
+  type Scaled,
+  scaleFor,
+  scaleFormula,
+  type ScaleSetting,
+} from './scale';
+export {
+  capacityMl,
+  depthCm,
+  isRound,
+  placeMl,
+  rimArea,
+  TAPERS,
+  type Vessel,
+  VESSEL_SHAPES,
+  VESSEL_USES,
+  type VesselFault,
+  vesselFaults,
+  type VesselShape,
+  type VesselUse,
+} from './vessel';

@@ -1,0 +1,125 @@
+import { bakeEventSchema, bakeEventsSchema, type StoredBake, type ToldAnswer, vesselSchema } from '@fellmist/contract';
+import { foldBake, writeRecipeJsonLd, type Vessel } from '@fellmist/core';
+import { type Request, Router } from 'express';
+import * as z from 'zod';
+import { ProblemError } from '../http/problem';
+import { openStream } from '../http/stream';
+import { giveBack, stockTaken, takeFromStock } from '../store/bakeStock';
+import { beginBake, markBake, readBake, readBakes, readEvents, tellBake } from '../store/bakes';
+import { type LarderStore } from '../store/larderStore';
+import { deleteVessel, putVessel, readVessels } from '../store/vessels';
+
+const beginSchema = z.strictObject({ id: z.uuid(), planned: bakeEventSchema });
+const sinceSchema = z.strictObject({ since: z.coerce.number().int().min(0).max(1e9).default(0) });
+
+function missing(): ProblemError {
+  return new ProblemError(404, 'No such bake', 'That bake is not on the list. It may have been taken off in another tab.');
+}
+
+/** Bakes: lists of events that only grow, told to every page that has one open. */
+export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[], now: () => string): Router {
+  const router = Router();
+  const { db } = larderStore;
+  const watchers = new Map<string, Set<() => void>>();
+  const since = (request: Request): number => sinceSchema.parse(request.query).since;
+  const open = (id: string): StoredBake => {
+    const stored = readBake(db, id);
+    if (!stored) throw missing();
+    return stored;
+  };
+
+  router.get('/bakes', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json(readBakes(db));
+  });
+  router.post('/bakes', (request, response) => {
+    const { id, planned } = beginSchema.parse(request.body);
+    if (planned.kind !== 'planned') throw new ProblemError(422, 'Not a beginning', 'A bake begins with what it bakes.', { field: 'planned.kind' });
+    const stored = beginBake(db, id, planned, now());
+    if (!stored) throw new ProblemError(404, 'No such try', 'That try is not on the shelf; open the formula and begin from there.');
+    response.status(201).json(stored);
+  });
+  router.get('/bakes/:id', (request, response) => {
+    response.set('Cache-Control', 'no-store').json(open(request.params.id));
+  });
+  router.post('/bakes/:id/events', (request, response) => {
+    const { id } = request.params;
+    if (!tellBake(db, id, bakeEventsSchema.parse(request.body), now())) throw missing();
+    const answer: ToldAnswer = { events: readEvents(db, id, since(request)).events };
+    response.json(answer);
+    for (const hear of watchers.get(id) ?? []) hear();
+  });
+  router.get('/bakes/:id/stream', (request, response) => {
+    const { id } = request.params;
+    open(id);
+    let told = Math.max(since(request), Number(request.get('Last-Event-ID') ?? 0) || 0);
+    const hearers = watchers.get(id) ?? new Set();
+    watchers.set(id, hearers);
+    const hear = (): void => {
+      for (const stored of readEvents(db, id, told).events) {
+        told = stored.place;
+        tell(stored, stored.place);
+      }
+    };
+    const tell = openStream(request, response, () => {
+      hearers.delete(hear);
+      if (hearers.size === 0) watchers.delete(id);
+    });
+    hearers.add(hear);
+    hear();
+  });
+  router.delete('/bakes/:id', (request, response) => {
+    open(request.params.id);
+    markBake(db, request.params.id, now());
+    response.status(204).end();
+  });
+  router.post('/bakes/:id/restore', (request, response) => {
+    if (!markBake(db, request.params.id, null)) throw missing();
+    response.status(204).end();
+  });
+
+  router.get('/bakes/:id/stock', (request, response) => {
+    open(request.params.id);
+    response.set('Cache-Control', 'no-store').json(stockTaken(larderStore, request.params.id) ?? null);
+  });
+  router.post('/bakes/:id/stock', (request, response) => {
+    const taken = takeFromStock(larderStore, request.params.id, larderStore.contents.settings.settings, now());
+    if (!taken) throw missing();
+    response.json(taken);
+  });
+  router.delete('/bakes/:id/stock', (request, response) => {
+    open(request.params.id);
+    giveBack(larderStore, request.params.id);
+    response.status(204).end();
+  });
+
+  router.get('/bakes/:id/bake.json', (request, response) => {
+    const stored = open(request.params.id);
+    response.set('Content-Disposition', `attachment; filename="bake-${stored.id}.json"`).json({ format: 'fellmist-bake', schema: 1, ...stored });
+  });
+  router.get('/bakes/:id/recipe.jsonld', (request, response) => {
+    const { id, formula, former, events } = open(request.params.id);
+    const { larder, contents } = larderStore;
+    const bake = foldBake(
+      events.map(({ event }) => event),
+      { formula, larder, kitchen: contents.settings.settings, former: new Map(Object.entries(former)) },
+    );
+    response.type('application/ld+json').set('Content-Disposition', `attachment; filename="bake-${id}.jsonld"`).send(writeRecipeJsonLd(bake.real, larder));
+  });
+
+  router.get('/vessels', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json([...readVessels(db), ...shipped]);
+  });
+  router.put('/vessels/:id', (request, response) => {
+    const vessel = vesselSchema.parse(request.body);
+    if (vessel.id !== request.params.id) throw new ProblemError(422, 'Two ids', 'The vessel and its address say different ids.', { field: 'id' });
+    if (shipped.some(({ id }) => id === vessel.id))
+      throw new ProblemError(409, 'A shipped vessel', 'That one ships with Fellmist; save yours under a name of its own.', { field: 'id' });
+    putVessel(db, vessel, now());
+    response.json(vessel);
+  });
+  router.delete('/vessels/:id', (request, response) => {
+    if (!deleteVessel(db, request.params.id)) throw new ProblemError(404, 'No such vessel', 'That vessel is none of the household’s own.');
+    response.status(204).end();
+  });
+  return router;
+}

@@ -1,0 +1,102 @@
+import { type BakeHead, type StoredBake, type StoredEvent } from '@fellmist/contract';
+import { allLines, type BakeEvent, type Formula } from '@fellmist/core';
+import { type Store } from './database';
+import { DOCUMENTS, readDocument, type StoredDocument } from './documents';
+import { readFormula, readTry } from './formulas';
+
+const BAKE = 'SELECT id, formula_id AS formulaId, try_id AS tryId, begun_at AS begunAt, deleted_at AS deletedAt FROM bake WHERE id = @id';
+const INSERT = 'INSERT INTO bake (id, formula_id, try_id, begun_at) VALUES (@id, @formulaId, @tryId, @at)';
+const EVENTS = 'SELECT place, schema, body FROM bake_event WHERE bake_id = @id AND place > @since ORDER BY place';
+const KNOWN = 'SELECT 1 FROM bake_event WHERE bake_id = @id AND id = @eventId';
+const LAST = 'SELECT max(place) AS place FROM bake_event WHERE bake_id = @id';
+const APPEND = 'INSERT INTO bake_event (bake_id, place, id, schema, body, received_at) VALUES (@id, @place, @eventId, @schema, @body, @at)';
+const ALL = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId, begun_at AS begunAt, count(bake_event.id) AS events, max(received_at) AS changedAt,
+  json_extract(try.worksheet, '$.rebuild.title') AS title,
+  max(CASE WHEN json_extract(bake_event.body, '$.kind') = 'finished' THEN 1 ELSE 0 END) AS isFinished
+  FROM bake JOIN try ON try.id = try_id LEFT JOIN bake_event ON bake_id = bake.id
+  WHERE deleted_at IS NULL GROUP BY bake.id ORDER BY changedAt DESC`;
+const MARK = 'UPDATE bake SET deleted_at = @at WHERE id = @id';
+
+interface BakeRow {
+  readonly id: string;
+  readonly formulaId: string;
+  readonly tryId: string;
+  readonly begunAt: string;
+  readonly deletedAt: string | null;
+}
+
+type EventRow = StoredDocument & { readonly place: number };
+type HeadRow = Omit<BakeHead, 'isFinished'> & { readonly isFinished: number };
+
+const rowOf = (db: Store, id: string): BakeRow | undefined => db.prepare<{ id: string }, BakeRow>(BAKE).get({ id });
+
+/** All bakes, the last touched first. */
+export function readBakes(db: Store): readonly BakeHead[] {
+  return db
+    .prepare<[], HeadRow>(ALL)
+    .all()
+    .map((row) => ({ ...row, isFinished: row.isFinished === 1 }));
+}
+
+/** The events of a bake after a place in its list, in the order in which they arrived, and what of them cannot be read. */
+export function readEvents(db: Store, id: string, since = 0): { readonly events: readonly StoredEvent[]; readonly faults: readonly string[] } {
+  const events: StoredEvent[] = [];
+  const faults: string[] = [];
+  for (const row of db.prepare<{ id: string; since: number }, EventRow>(EVENTS).all({ id, since })) {
+    const read = readDocument(DOCUMENTS.bakeEvent, row);
+    if (read.ok) events.push({ place: row.place, event: read.document });
+    else faults.push(read.words);
+  }
+  return { events, faults };
+}
+
+/** A bake with the try it bakes: a formula that was taken off the shelf meanwhile is still what is in the oven. */
+export function readBake(db: Store, id: string): StoredBake | undefined {
+  const row = rowOf(db, id);
+  if (!row || row.deletedAt !== null) return undefined;
+  const stored = readTry(db, row.formulaId, row.tryId);
+  if (!stored) return undefined;
+  const { rebuild, original } = stored.worksheet;
+  return { id, formula: rebuild, former: namesOf(original), tryNumber: stored.thisTry.number, ...readEvents(db, id) };
+}
+
+function namesOf(original: Formula): Readonly<Record<string, string>> {
+  return Object.fromEntries(allLines(original).map(({ id, name }) => [id, name]));
+}
+
+/** Appends events that are not there yet, in one transaction: each counts once, whoever sends it how often. */
+function append(db: Store, id: string, events: readonly BakeEvent[], at: string): void {
+  let place = db.prepare<{ id: string }, { place: number | null }>(LAST).get({ id })?.place ?? 0;
+  for (const event of events) {
+    if (db.prepare<{ id: string; eventId: string }>(KNOWN).get({ id, eventId: event.id })) continue;
+    place += 1;
+    db.prepare(APPEND).run({ id, place, eventId: event.id, schema: DOCUMENTS.bakeEvent.schema, body: JSON.stringify(event), at });
+  }
+}
+
+/** Begins a bake of a try, or finds it begun; undefined where there is no such try. */
+export function beginBake(db: Store, id: string, planned: BakeEvent & { readonly kind: 'planned' }, at: string): StoredBake | undefined {
+  return db.transaction((): StoredBake | undefined => {
+    if (!rowOf(db, id)) {
+      if (!readFormula(db, planned.formulaId, planned.tryId)) return undefined;
+      db.prepare(INSERT).run({ id, formulaId: planned.formulaId, tryId: planned.tryId, at });
+      append(db, id, [planned], at);
+    }
+    return readBake(db, id);
+  })();
+}
+
+/** Takes in what was told of a bake; false where there is none of that id. */
+export function tellBake(db: Store, id: string, events: readonly BakeEvent[], at: string): boolean {
+  return db.transaction((): boolean => {
+    const row = rowOf(db, id);
+    if (!row) return false;
+    append(db, id, events, at);
+    return true;
+  })();
+}
+
+/** Takes a bake off the list, or brings it back; what happened stays told. */
+export function markBake(db: Store, id: string, at: string | null): boolean {
+  return db.prepare(MARK).run({ id, at }).changes > 0;
+}

@@ -1,0 +1,175 @@
+import { randomUUID } from 'node:crypto';
+import { type BakeHead, type Problem, type StoredBake, type ToldAnswer } from '@fellmist/contract';
+import { allLines, type BakeAct, type BakeEvent, type Vessel } from '@fellmist/core';
+import request from 'supertest';
+import { SimulatedScale } from '../src/devices/scale';
+import { testHousehold } from './household';
+
+const { app, sheetOf, local, larderStore, close } = testHousehold();
+afterAll(close);
+
+const TEXT = 'Oat pancakes\nMakes 8 pancakes\n120 g oat flour\n2 eggs\n200 ml milk';
+const AT = '2026-11-24T10:00:00.000Z';
+let turn = 0;
+const event = (act: BakeAct, id: string = randomUUID()): BakeEvent => ({ ...act, id, teller: 'kitchen', turn: (turn += 1), at: AT });
+const detail = ({ text }: request.Response): string => (JSON.parse(text) as Problem).detail;
+const tell = (id: string, events: readonly unknown[], since = 0): request.Test =>
+  local(request(app).post(`/api/bakes/${id}/events`))
+    .query({ since })
+    .send(events as object[]);
+const read = async (id: string): Promise<StoredBake> => (await local(request(app).get(`/api/bakes/${id}`))).body as StoredBake;
+
+describe('a bake on the server', () => {
+  let formulaId = '';
+  let planned: BakeEvent;
+  const id = randomUUID();
+  const begin = (bakeId = id): request.Test => local(request(app).post('/api/bakes')).send({ id: bakeId, planned });
+
+  beforeAll(async () => {
+    const tryId = randomUUID();
+    formulaId = ((await local(request(app).post('/api/formulas')).send({ tryId, label: '', worksheet: sheetOf(TEXT) })).body as { id: string }).id;
+    planned = event({ kind: 'planned', formulaId, tryId });
+  });
+
+  test('begins with what it bakes, once however often it is asked, and is listed by its title', async () => {
+    expect((await begin()).status).toBe(201);
+    expect(((await begin()).body as StoredBake).events).toHaveLength(1);
+    const [head] = (await local(request(app).get('/api/bakes'))).body as BakeHead[];
+    expect([head?.title, head?.events, head?.isFinished]).toEqual(['Oat pancakes', 1, false]);
+    const bad = { id: randomUUID(), planned: { ...planned, id: randomUUID(), tryId: randomUUID() } };
+    expect((await local(request(app).post('/api/bakes')).send(bad)).status).toBe(404);
+  });
+
+  test('takes each event exactly once and in order, also sent again with others after a lost answer', async () => {
+    const line = allLines((await read(id)).formula)[0]?.id ?? '';
+    const first = event({ kind: 'poured', lineId: line, massG: 120, by: 'scale' });
+    const second = event({ kind: 'note', text: 'thick' });
+    expect(((await tell(id, [first])).body as ToldAnswer).events).toHaveLength(2);
+    const again = (await tell(id, [first, second], 2)).body as ToldAnswer;
+    expect(again.events.map(({ place, event: { id: one } }) => [place, one])).toEqual([[3, second.id]]);
+    expect((await read(id)).events.map(({ event: { id: one } }) => one)).toEqual([planned.id, first.id, second.id]);
+  });
+
+  test('refuses what is no event and says where, and keeps nothing of a list with one in it', async () => {
+    const good = event({ kind: 'note', text: 'kept?' });
+    const answer = await tell(id, [good, { ...event({ kind: 'poured', lineId: 'x', massG: 1, by: 'scale' }), massG: -4 }]);
+    expect(answer.status).toBe(422);
+    expect((JSON.parse(answer.text) as Problem).field).toMatch(/1.*massG/);
+    expect((await read(id)).events).toHaveLength(3);
+    expect((await tell(randomUUID(), [good])).status).toBe(404);
+  });
+
+  test('its list is never changed or removed, whoever asks the database', () => {
+    expect(() => larderStore.db.prepare('UPDATE bake_event SET body = json(1)').run()).toThrow(/never changed/);
+    expect(() => larderStore.db.prepare('DELETE FROM bake_event').run()).toThrow(/never removed/);
+  });
+
+  test('a formula that is taken off the shelf meanwhile can still be baked to its end', async () => {
+    await local(request(app).delete(`/api/formulas/${formulaId}`));
+    expect((await read(id)).formula.title).toBe('Oat pancakes');
+    await local(request(app).post(`/api/formulas/${formulaId}/restore`));
+  });
+
+  test('takes what was used from the stock once, the eldest first, and puts it back', async () => {
+    const put = (itemId: string, leftG: number, openedOn: string): void =>
+      larderStore.putStock({ id: itemId, foodId: 'oat-flour', leftG, openedOn, origin: 'left over', note: '' });
+    put('old', 50, '2026-09-01');
+    put('new', 500, '2026-11-20');
+    const left = (): readonly number[] => ['old', 'new'].map((one) => larderStore.contents.stock.find(({ item }) => item.id === one)?.item.leftG ?? -1);
+    const stock = (): request.Test => local(request(app).post(`/api/bakes/${id}/stock`));
+    expect((await stock()).body).toMatchObject({
+      taken: [
+        { itemId: 'old', massG: 50 },
+        { itemId: 'new', massG: 70 },
+      ],
+    });
+    await stock();
+    expect(left()).toEqual([0, 430]);
+    expect((await local(request(app).delete(`/api/bakes/${id}/stock`))).status).toBe(204);
+    await local(request(app).delete(`/api/bakes/${id}/stock`));
+    expect(left()).toEqual([50, 500]);
+  });
+
+  test('goes out as JSON and as a schema.org Recipe with the weights that were poured', async () => {
+    const line = allLines((await read(id)).formula)[0]?.id ?? '';
+    await tell(id, [event({ kind: 'poured', lineId: line, massG: 11, by: 'scale' })]);
+    const recipe = JSON.parse((await local(request(app).get(`/api/bakes/${id}/recipe.jsonld`))).text) as { '@type': string; recipeIngredient: string[] };
+    expect([recipe['@type'], recipe.recipeIngredient[0]]).toEqual(['Recipe', expect.stringMatching(/^131 g .*oat flour/i)]);
+    const file = (await local(request(app).get(`/api/bakes/${id}/bake.json`))).body as { format: string; events: unknown[] };
+    expect([file.format, file.events.length]).toEqual(['fellmist-bake', 4]);
+  });
+
+  test('is taken off the list and brought back', async () => {
+    const list = async (): Promise<number> => ((await local(request(app).get('/api/bakes'))).body as BakeHead[]).length;
+    expect((await local(request(app).delete(`/api/bakes/${id}`))).status).toBe(204);
+    expect([await list(), (await local(request(app).get(`/api/bakes/${id}`))).status]).toEqual([0, 404]);
+    await local(request(app).post(`/api/bakes/${id}/restore`));
+    expect(await list()).toBe(1);
+  });
+});
+
+describe('tins, bowls and jars', () => {
+  test('those that ship come with the household’s own before them; a shipped one is not written over', async () => {
+    const all = async (): Promise<readonly Vessel[]> => (await local(request(app).get('/api/vessels'))).body as Vessel[];
+    const shipped = await all();
+    const mine: Vessel = { ...(shipped[0] as Vessel), id: 'mine', name: 'Grandmother’s tin', measuredMl: 1420, emptyG: 380 };
+    const put = (vessel: object, id: string): request.Test => local(request(app).put(`/api/vessels/${id}`)).send(vessel);
+    expect((await put(mine, 'mine')).status).toBe(200);
+    expect((await all())[0]).toEqual(mine);
+    const zero = await put({ ...mine, acrossCm: 0 }, 'mine');
+    expect([zero.status, (JSON.parse(zero.text) as Problem).field]).toEqual([422, 'acrossCm']);
+    expect(detail(await put(shipped[0] as Vessel, shipped[0]?.id ?? ''))).toMatch(/ships with Fellmist/);
+    expect((await local(request(app).delete('/api/vessels/mine'))).status).toBe(204);
+    expect((await local(request(app).delete('/api/vessels/mine'))).status).toBe(404);
+  });
+});
+
+describe('the simulated scale', () => {
+  const scaleAndLast = (): { scale: SimulatedScale; last: () => unknown } => {
+    const scale = new SimulatedScale(() => 0.5, 0);
+    let seen: unknown;
+    scale.listen((reading) => (seen = reading));
+    return { scale, last: () => seen };
+  };
+  const settle = (scale: SimulatedScale): void => {
+    for (let i = 0; i < 40; i++) scale.tick(0.1);
+  };
+
+  test('settles on what lies on it, is unsteady on the way, takes the tare off and reads below zero when it is emptied', () => {
+    const { scale, last } = scaleAndLast();
+    scale.do({ deed: 'pour', grams: 240 });
+    scale.tick(0.1);
+    expect(last()).toMatchObject({ kind: 'reading', isSteady: false });
+    settle(scale);
+    expect(last()).toMatchObject({ grams: 240, isSteady: true, stepG: 1 });
+    scale.do({ deed: 'tare' });
+    scale.do({ deed: 'clear' });
+    settle(scale);
+    expect(last()).toMatchObject({ grams: -240 });
+  });
+
+  test('tells tenths when it can, creeps a little under load, and says overload, empty battery and unplugged', () => {
+    const { scale, last } = scaleAndLast();
+    scale.do({ deed: 'step', stepG: 0.1 });
+    scale.do({ deed: 'pour', grams: 12.34 });
+    settle(scale);
+    expect(last()).toMatchObject({ grams: 12.3, stepG: 0.1 });
+    for (let i = 0; i < 100; i++) scale.tick(1);
+    expect((last() as { grams: number }).grams).toBeGreaterThan(12.3);
+    scale.do({ deed: 'pour', grams: 6000 });
+    expect(last()).toEqual({ kind: 'overload', mostG: 5000 });
+    scale.do({ deed: 'drain' });
+    expect(last()).toEqual({ kind: 'empty battery' });
+    scale.do({ deed: 'charge' });
+    scale.do({ deed: 'unplug' });
+    expect(last()).toEqual({ kind: 'unplugged' });
+    scale.do({ deed: 'clear' });
+    scale.do({ deed: 'plug' });
+    expect(last()).toMatchObject({ kind: 'reading', grams: 0 });
+  });
+
+  test('is heard through the server, and takes no deed it does not know', async () => {
+    expect((await local(request(app).post('/api/devices/scale')).send({ deed: 'pour', grams: 30 })).status).toBe(204);
+    expect((await local(request(app).post('/api/devices/scale')).send({ deed: 'explode' })).status).toBe(422);
+  });
+});
