@@ -99,6 +99,8 @@ export default tseslint.config(
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
     rules: {
+      // A page that needs a shape alone must not fetch the code it stands in: what imports types only is erased whole.
+      '@typescript-eslint/no-import-type-side-effects': 'error',
       ...notAllowed(OF_OTHERS, 'The web knows the contract and core, through their front doors.'),
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
       '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'fm', style: 'kebab-case' }],

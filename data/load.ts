@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type ShippedLarder } from '@fellmist/contract';
-import { type Vessel } from '@fellmist/core';
+import { type Vessel } from '@fellmist/core/bake';
 import { readCautions, readColdStyles, readCorrectives, readFoodTable, readProductClasses, readSwapRules, readVessels, readWordGroups } from '@fellmist/contract/tables';
 
 /** The shipped foods, swap rules and cautions, read from the tables in `folder` (this folder of the repository). */

@@ -121,6 +121,7 @@ const specs = [...['core', 'contract', 'data'].flatMap((name) => sources(join(ro
 
 const folder = mkdtempSync(join(tmpdir(), 'fellmist-mutate-'));
 const ours = {
+  '@fellmist/core/bake': 'core/src/bake.ts',
   '@fellmist/core': 'core/src/index.ts',
   '@fellmist/contract': 'contract/src/index.ts',
   '@fellmist/contract/tables': 'contract/src/tables/index.ts',

@@ -1,4 +1,5 @@
-import { type BakeAct, type BakeEvent, type Formula, LIMITS, type Portioning, POURED_BY, type Stage, type Vessel, VESSEL_SHAPES, VESSEL_USES } from '@fellmist/core';
+import { type Formula, LIMITS } from '@fellmist/core';
+import { type BakeAct, type BakeEvent, type Portioning, POURED_BY, type Stage, type Vessel, VESSEL_SHAPES, VESSEL_USES } from '@fellmist/core/bake';
 import * as z from 'zod';
 import { lineSchema } from './worksheet';
 

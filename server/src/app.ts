@@ -5,7 +5,7 @@ import { guardHostAndOrigin } from './http/guard';
 import { giveNonce, pages, secureHeaders } from './http/pages';
 import { answerProblems, noSuchRoute } from './http/problem';
 import { type LabelLookup } from './devices/labelLookup';
-import { type Vessel } from '@fellmist/core';
+import { type Vessel } from '@fellmist/core/bake';
 import { type Scale } from './devices/scale';
 import { bakeRoutes } from './routes/bakes';
 import { deviceRoutes } from './routes/devices';

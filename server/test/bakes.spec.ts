@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type BakeHead, type Problem, type StoredBake, type ToldAnswer } from '@fellmist/contract';
-import { allLines, type BakeAct, type BakeEvent, type Vessel } from '@fellmist/core';
+import { allLines } from '@fellmist/core';
+import { type BakeAct, type BakeEvent, type Vessel } from '@fellmist/core/bake';
 import request from 'supertest';
 import { SimulatedScale } from '../src/devices/scale';
 import { testHousehold } from './household';

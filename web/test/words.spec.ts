@@ -48,7 +48,8 @@ test.each(folders)('no template of %s says a word that is not in its table', (fo
 });
 
 /** Values of data, names of keys and of things the browser knows: they are not said, or are said through a table. */
-const NOT_SAID = /^(?:at (?:most|least)|as (?:sold|prepared)|left (?:out|over)|at the table|Arrow\w+|Escape|Delete|Enter|(?:Ctrl|Alt|Shift)(?:\+\w+)*|Ask|Fellmist|If-\w+(?:-\w+)?|[A-Z]{3,})$/;
+const NOT_SAID =
+  /^(?:at (?:most|least)|as (?:sold|prepared)|left (?:out|over)|at the table|Arrow\w+|Escape|Delete|Enter|(?:Ctrl|Alt|Shift)(?:\+\w+)*|Ask|Fellmist|If-\w+(?:-\w+)?|[A-Z]{3,})$/;
 /** Two words one after the other, a word with a capital, or a word that ends a sentence or is left open. */
 const SAID = /\p{L}{2,} \p{L}{2,}|^\p{Lu}\p{Ll}+|\p{L}{2,}[.…!?]$|^ \p{L}{2,} $/u;
 /** Selectors and paths, names of acts (their files), drawings. */

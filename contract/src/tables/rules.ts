@@ -1,4 +1,5 @@
-import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER_ROLES, type ProductClass, type SwapRule, type Vessel, type WordGroup } from '@fellmist/core';
+import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER_ROLES, type ProductClass, type SwapRule, type WordGroup } from '@fellmist/core';
+import type { Vessel } from '@fellmist/core/bake';
 import * as z from 'zod';
 import { vesselSchema } from '../bake';
 

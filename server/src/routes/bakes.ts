@@ -1,5 +1,6 @@
 import { bakeEventSchema, bakeEventsSchema, type StoredBake, type ToldAnswer, vesselSchema } from '@fellmist/contract';
-import { foldBake, writeRecipeJsonLd, type Vessel } from '@fellmist/core';
+import { writeRecipeJsonLd } from '@fellmist/core';
+import { foldBake, type Vessel } from '@fellmist/core/bake';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
 import { ProblemError } from '../http/problem';

@@ -1,4 +1,5 @@
-import { foldBake, type HouseholdSettings, inOrderOfUse, type StockItem, usedFoods } from '@fellmist/core';
+import { type HouseholdSettings, inOrderOfUse, type StockItem } from '@fellmist/core';
+import { foldBake, usedFoods } from '@fellmist/core/bake';
 import { readBake } from './bakes';
 import { type LarderStore } from './larderStore';
 import { readStock, readStockItem } from './stock';

@@ -1,5 +1,6 @@
 import { type BakeHead, type StoredBake, type StoredEvent } from '@fellmist/contract';
-import { allLines, type BakeEvent, type Formula } from '@fellmist/core';
+import { allLines, type Formula } from '@fellmist/core';
+import { type BakeEvent } from '@fellmist/core/bake';
 import { type Store } from './database';
 import { DOCUMENTS, readDocument, type StoredDocument } from './documents';
 import { readFormula, readTry } from './formulas';

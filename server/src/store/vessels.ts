@@ -1,4 +1,4 @@
-import { type Vessel } from '@fellmist/core';
+import { type Vessel } from '@fellmist/core/bake';
 import { type Store } from './database';
 import { DOCUMENTS, readable, type StoredDocument } from './documents';
 

@@ -1,6 +1,7 @@
+import { Router } from '@angular/router';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { LIMITS, type Formula, type GoalState } from '@fellmist/core';
-import { type BenchState } from '../state/bench.feature';
+import type { BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { DraftBook } from '../state/draftBook';
 import { fieldNumber, numberWithin } from '../ui/numbers';
@@ -58,6 +59,7 @@ export class BenchHead {
     const kept = this.state().keptText;
     return kept && { name: `${kept.title.replace(/[^\p{L}\p{N}]+/gu, '-')}-draft.json`, url: `data:application/json;charset=utf-8,${encodeURIComponent(kept.text)}` };
   });
+  private readonly router = inject(Router);
   readonly triesAsked = output();
   readonly goalsAsked = output();
   private readonly times = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
@@ -76,7 +78,8 @@ export class BenchHead {
   protected readonly more = computed((): readonly MoreItem[] => {
     const { formulaId, head } = this.state();
     const exported = this.unsaved() || !formulaId || !head ? { words: SAY.exportOnceItIsSaved } : { words: SAY.exportTheRecipe, href: `/api/formulas/${formulaId}/recipe.jsonld` };
-    return [{ words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
+    const baked = this.unsaved() || !formulaId ? [] : [{ words: SAY.bakeIt, run: (): void => void this.router.navigate(['/bakes'], { queryParams: { of: formulaId } }) }];
+    return [...baked, { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
   });
 
   protected readonly classOptions = computed(() => (this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name })));

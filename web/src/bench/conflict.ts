@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { type StoredFormula } from '@fellmist/contract';
+import type { StoredFormula } from '@fellmist/contract';
 import { allLines, analyse, type Worksheet } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';

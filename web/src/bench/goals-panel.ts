@@ -6,7 +6,7 @@ import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
-import { type Option } from '../ui/choice';
+import type { Option } from '../ui/choice';
 import { Sheet } from '../ui/sheet';
 import { Picker } from '../ui/pick';
 import { FormsModule } from '@angular/forms';

@@ -4,7 +4,7 @@ import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { Choice, type Option } from '../ui/choice';
 import { FIGURE_ROWS, showChange, showNumber, showRange, showSum, showWorst } from '../ui/figures';
-import { type Asked } from '../parts/why-panel';
+import type { Asked } from '../parts/why-panel';
 import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';

@@ -9,7 +9,7 @@ import { AmountField } from '../ui/amount-field';
 import { showNumber } from '../ui/figures';
 import { ReadLine } from './read-line';
 import { Proposals } from '../parts/proposals';
-import { type Option } from '../ui/choice';
+import type { Option } from '../ui/choice';
 import { type Binding, Keys } from '../ui/keys';
 import { Screen } from '../ui/screen';
 import { inTemperature } from '../ui/temperature';

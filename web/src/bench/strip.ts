@@ -3,12 +3,12 @@ import { contributionsOf, type Figure, type Figures, type GoalState, shareOfFigu
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber, showRange, showSum } from '../ui/figures';
-import { type Option } from '../ui/choice';
+import type { Option } from '../ui/choice';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Picker } from '../ui/pick';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
-import { type Asked } from '../parts/why-panel';
+import type { Asked } from '../parts/why-panel';
 import { SAY } from './words';
 
 const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly unit: string; readonly digits: number; readonly always: boolean }[] = [

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, output, signal, untracked } from '@angular/core';
-import { type TryHead, type StoredFormula } from '@fellmist/contract';
+import type { TryHead, StoredFormula } from '@fellmist/contract';
 import { compareLines, type Figure, gramsNumber, sameShareOf } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { forkJoin, type Observable } from 'rxjs';

@@ -37,6 +37,7 @@ export const SAY = {
   atMost: 'at most',
   atTheTableGProtein: (a: Shown, b: Shown, c: Shown, d: Shown, e: Shown) => said`${a} at the table: +${b} ${c}, +${d} g protein, +${e} g net carbs`,
   backToTheSavedOne: 'Back to the saved one',
+  bakeIt: 'Bake it',
   bakedAbout: 'baked, about',
   bakers: 'baker’s %',
   bakersPercentagesFloursAndStarches: 'Baker’s percentages: flours and starches of the part are 100. Parts that do not count are left out.',

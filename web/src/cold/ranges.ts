@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { type RangePoint, type UncertainLine } from '@fellmist/core';
+import type { RangePoint, UncertainLine } from '@fellmist/core';
 import { catchError, EMPTY, Subject, switchMap, timer } from 'rxjs';
 import { HeavyWork } from '../workers/heavyWork';
 

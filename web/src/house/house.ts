@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type RemovedThing } from '@fellmist/contract';
+import type { RemovedThing } from '@fellmist/contract';
 import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { DraftBook } from '../state/draftBook';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type StoredPack } from '@fellmist/contract';
+import type { StoredPack } from '@fellmist/contract';
 import { type Food, G_OF_SODA, kindIdOf, MARK_WORDS, ML_OF_GAS, netCarbOf, type Nutrient, pricePer100g, pricePer100gProtein, proteinPer100Kcal } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { LarderDesk } from '../state/larderDesk';

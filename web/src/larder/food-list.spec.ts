@@ -1,7 +1,7 @@
-import { type CollectionViewer } from '@angular/cdk/collections';
-import { type FoodPage, type FoodQuery, type FoodRow } from '@fellmist/contract';
+import type { CollectionViewer } from '@angular/cdk/collections';
+import type { FoodPage, FoodQuery, FoodRow } from '@fellmist/contract';
 import { type Observable, of, Subject } from 'rxjs';
-import { type Answer } from '../state/asking';
+import type { Answer } from '../state/asking';
 import { FoodList } from './food-list';
 
 const TOTAL = 150;

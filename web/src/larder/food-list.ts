@@ -1,8 +1,8 @@
 import { type CollectionViewer, DataSource } from '@angular/cdk/collections';
 import { signal } from '@angular/core';
-import { type FoodPage, type FoodQuery, type FoodRow } from '@fellmist/contract';
+import type { FoodPage, FoodQuery, FoodRow } from '@fellmist/contract';
 import { BehaviorSubject, concatMap, from, map, type Observable, Subscription, switchMap, tap } from 'rxjs';
-import { type Answer } from '../state/asking';
+import type { Answer } from '../state/asking';
 
 const PAGE = 60;
 

@@ -2,7 +2,7 @@ import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked, type WritableSignal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { type FoodPage, type FoodQuery, type FoodRow, type FoodSort, type StoredPack } from '@fellmist/contract';
+import type { FoodPage, FoodQuery, FoodRow, FoodSort, StoredPack } from '@fellmist/contract';
 import { ALLERGENS, FOOD_KINDS, type FoodKind, type School, SCHOOLS, SOON_DAYS } from '@fellmist/core';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { Preferences } from '../state/preferences';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type Pack } from '@fellmist/core';
+import type { Pack } from '@fellmist/core';
 import { packDifferences } from './packWords';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { type LabelAnswer, type StoredPack } from '@fellmist/contract';
+import type { LabelAnswer, StoredPack } from '@fellmist/contract';
 import { type Food, isBarcode, type Pack, packAsFood } from '@fellmist/core';
-import { type Subscription } from 'rxjs';
+import type { Subscription } from 'rxjs';
 import { Asking } from '../state/asking';
 import { isSame, PackDrafts } from '../state/drafts';
 import { LarderDesk } from '../state/larderDesk';

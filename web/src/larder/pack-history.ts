@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
-import { type PackVersion } from '@fellmist/contract';
-import { type Pack } from '@fellmist/core';
+import type { PackVersion } from '@fellmist/contract';
+import type { Pack } from '@fellmist/core';
 import { Asking } from '../state/asking';
 import { lookupActions } from '../state/lookup.actions';
 import { packDifferences } from './packWords';

@@ -1,4 +1,4 @@
-import { type Pack } from '@fellmist/core';
+import type { Pack } from '@fellmist/core';
 import { SAY } from './words';
 
 const NAMES: Readonly<Record<keyof Pack, string>> = {

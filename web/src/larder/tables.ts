@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type ImportPreview, type ImportRow } from '@fellmist/contract';
+import type { ImportPreview, ImportRow } from '@fellmist/contract';
 import { Asking } from '../state/asking';
 import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';

@@ -3,7 +3,7 @@ import { type LedgerRole, type Why, whyCost, whyFigure, whyRole, whyYield } from
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { Prices } from '../state/prices';
-import { type FigureRow } from '../ui/figures';
+import type { FigureRow } from '../ui/figures';
 import { WhyCard } from '../ui/why-card';
 
 export type Asked =

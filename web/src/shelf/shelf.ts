@@ -9,11 +9,11 @@ import { pictureOf } from '../state/api';
 import { Asking } from '../state/asking';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
-import { type Draft } from '../state/draftBook';
+import type { Draft } from '../state/draftBook';
 import { type DraftHead, SheetDrafts } from '../state/drafts';
 import { FirstSteps } from '../state/firstSteps';
 import { shelfActions, shelfFeature, type ShelfLook } from '../state/shelf.feature';
-import { type Option } from '../ui/choice';
+import type { Option } from '../ui/choice';
 import { Picker } from '../ui/pick';
 import { Field } from '../ui/zorro/field';
 import { showChange, showNumber } from '../ui/figures';
@@ -142,6 +142,7 @@ export class Shelf {
 
   private moreFor(entry: ShelfEntry): readonly MoreItem[] {
     return [
+      ...(entry.fault === undefined ? [{ words: SAY.bakeIt, run: () => void this.router.navigate(['/bakes'], { queryParams: { of: entry.id } }) }] : []),
       { words: SAY.copy, run: () => this.copy(entry) },
       ...(entry.fault === undefined ? [{ words: SAY.exportTheRecipe, href: `/api/formulas/${entry.id}/recipe.jsonld` }] : []),
       { words: entry.picturedAt === undefined ? SAY.addAPicture : SAY.anotherPicture, run: () => void this.addPicture(entry) },

@@ -9,6 +9,7 @@ export const SAY = {
   anything: 'anything',
   asImported: 'As imported',
   asWrittenNothingSwappedYet: 'as written, nothing swapped yet',
+  bakeIt: 'Bake it',
   copy: 'Copy',
   each: (a: Shown) => said`${a} each`,
   energy: 'Energy',

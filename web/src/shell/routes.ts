@@ -1,4 +1,4 @@
-import { type Routes } from '@angular/router';
+import type { Routes } from '@angular/router';
 import { SAY } from './words';
 
 /** What a place is for, as its help says it. */

@@ -10,7 +10,7 @@ import { larderFeature } from '../state/larder.feature';
 import { Preferences } from '../state/preferences';
 import { FirstStepsBar } from '../parts/first-steps';
 import { Icon } from '../ui/icon';
-import { type IconName } from '../ui/icons';
+import type { IconName } from '../ui/icons';
 import { type Binding, Keys } from '../ui/keys';
 import { ToldNotice } from '../ui/told-notice';
 import { Button } from '../ui/zorro/button';
@@ -28,8 +28,9 @@ const PLACES: readonly Place[] = [
   { path: '/shelf', name: SAY.shelf, icon: 'shelf', key: '1' },
   { path: '/larder', name: SAY.larder, icon: 'larder', key: '2' },
   { path: '/bench', name: SAY.bench, icon: 'bench', key: '3' },
-  { path: '/cold', name: SAY.coldTable, icon: 'cold', key: '4' },
-  { path: '/house', name: SAY.house, icon: 'house', key: '5' },
+  { path: '/bakes', name: SAY.bakeDay, icon: 'day', key: '4' },
+  { path: '/cold', name: SAY.coldTable, icon: 'cold', key: '5' },
+  { path: '/house', name: SAY.house, icon: 'house', key: '6' },
 ];
 
 /** The rail of places, the place itself, and help for it. */

@@ -3,6 +3,7 @@ import { said, type Shown } from '../ui/said';
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
   anywhereHere: 'Anywhere here',
+  bakeDay: 'Bake day',
   bench: 'Bench',
   coldTable: 'Cold table',
   dark: 'Dark',

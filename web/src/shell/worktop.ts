@@ -1,4 +1,4 @@
-import { type Routes } from '@angular/router';
+import type { Routes } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import * as benchEffects from '../state/bench.effects';
@@ -22,6 +22,7 @@ export const worktopRoutes: Routes = [
       { path: 'bench', pathMatch: 'full', title: SAY.bench, data: { about: ABOUT.bench }, loadComponent: () => import('../bench/empty-bench').then((m) => m.EmptyBench) },
       { path: 'bench/paste', title: SAY.pasteARecipe, data: { about: ABOUT.paste }, loadComponent: () => import('../bench/paste').then((m) => m.Paste) },
       { path: 'bench/:id', title: SAY.bench, data: { about: ABOUT.bench }, loadComponent: () => import('../bench/bench').then((m) => m.Bench) },
+      { path: 'bakes', loadChildren: () => import('../bakeday/routes').then((m) => m.bakeRoutes) },
       { path: 'cold', title: SAY.coldTable, data: { about: ABOUT.cold }, loadComponent: () => import('../cold/cold').then((m) => m.ColdTable) },
     ],
   },

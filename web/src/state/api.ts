@@ -1,24 +1,24 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import {
-  type FoodPage,
-  type FoodQuery,
-  type ImportPreview,
-  type LabelAnswer,
-  type PackVersion,
-  type MatchedFoods,
-  type Problem,
-  type RemovedThing,
-  type SaveRequest,
-  type ShelfPage,
-  type ShelfQuery,
-  type StoredFormula,
-  type StoredLarder,
-  type StoredPack,
-  type StoredSettings,
-  type StoredStock,
+import type {
+  FoodPage,
+  FoodQuery,
+  ImportPreview,
+  LabelAnswer,
+  PackVersion,
+  MatchedFoods,
+  Problem,
+  RemovedThing,
+  SaveRequest,
+  ShelfPage,
+  ShelfQuery,
+  StoredFormula,
+  StoredLarder,
+  StoredPack,
+  StoredSettings,
+  StoredStock,
 } from '@fellmist/contract';
-import { type HouseholdSettings, type Food, type Pack, type StockItem } from '@fellmist/core';
+import type { HouseholdSettings, Food, Pack, StockItem } from '@fellmist/core';
 import { type Observable, TimeoutError } from 'rxjs';
 import { SAY } from './words';
 

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { type Problem } from '@fellmist/contract';
+import type { Problem } from '@fellmist/contract';
 import { Actions, ofType } from '@ngrx/effects';
 import { type Action, createActionGroup, props, Store } from '@ngrx/store';
 import { catchError, filter, mergeMap, Observable, of, take, takeUntil } from 'rxjs';

@@ -1,7 +1,7 @@
 import { inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { type SaveRequest, type StoredFormula } from '@fellmist/contract';
-import { type Worksheet } from '@fellmist/core';
+import type { SaveRequest, StoredFormula } from '@fellmist/contract';
+import type { Worksheet } from '@fellmist/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import {

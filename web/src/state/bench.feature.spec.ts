@@ -1,5 +1,5 @@
-import { type StoredFormula } from '@fellmist/contract';
-import { type Worksheet } from '@fellmist/core';
+import type { StoredFormula } from '@fellmist/contract';
+import type { Worksheet } from '@fellmist/core';
 import { actActions, benchActions, benchFeature, benchReducer, type BenchState, emptyBench } from './bench.feature';
 
 function sheet(title: string): Worksheet {

@@ -1,7 +1,7 @@
-import { type TryHead, type SaveRequest, type StoredFormula } from '@fellmist/contract';
-import { type Worksheet } from '@fellmist/core';
+import type { TryHead, SaveRequest, StoredFormula } from '@fellmist/contract';
+import type { Worksheet } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import { type Ask } from './asking';
+import type { Ask } from './asking';
 import { SAY } from './words';
 
 /** What an act of the baker made of the sheet; acts with the same `key` in a row are one step of undo. */

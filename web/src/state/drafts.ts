@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { type Pack, type Worksheet } from '@fellmist/core';
+import type { Pack, Worksheet } from '@fellmist/core';
 import { type Draft, DraftBook, type DraftKind } from './draftBook';
 
 /** What can be told of a draft without reading it through. */

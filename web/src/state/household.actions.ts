@@ -1,5 +1,5 @@
-import { type StoredSettings } from '@fellmist/contract';
-import { type HouseholdSettings } from '@fellmist/core';
+import type { StoredSettings } from '@fellmist/contract';
+import type { HouseholdSettings } from '@fellmist/core';
 import { createActionGroup, props } from '@ngrx/store';
 
 export type SettingsChange = Partial<HouseholdSettings>;

@@ -1,4 +1,4 @@
-import { type StoredSettings } from '@fellmist/contract';
+import type { StoredSettings } from '@fellmist/contract';
 import { FIRST_SETTINGS, type HouseholdSettings } from '@fellmist/core';
 import { createFeature, createReducer, createSelector, on } from '@ngrx/store';
 import { householdActions, type SettingsChange } from './household.actions';

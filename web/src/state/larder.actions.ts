@@ -1,7 +1,7 @@
-import { type StoredLarder, type StoredPack, type StoredStock } from '@fellmist/contract';
-import { type Food, type Pack, type StockItem } from '@fellmist/core';
+import type { StoredLarder, StoredPack, StoredStock } from '@fellmist/contract';
+import type { Food, Pack, StockItem } from '@fellmist/core';
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
-import { type Ask } from './asking';
+import type { Ask } from './asking';
 
 export const larderActions = createActionGroup({
   source: 'Larder',

@@ -1,4 +1,4 @@
-import { type StoredLarder, type StoredPack } from '@fellmist/contract';
+import type { StoredLarder, StoredPack } from '@fellmist/contract';
 import { FIRST_SETTINGS, type Food, type StockItem } from '@fellmist/core';
 import { householdActions } from './household.actions';
 import { larderActions } from './larder.actions';

@@ -1,4 +1,4 @@
-import { type StoredLarder, type StoredPack, type StoredSettings, type StoredStock } from '@fellmist/contract';
+import type { StoredLarder, StoredPack, StoredSettings, StoredStock } from '@fellmist/contract';
 import { type Food, type Larder, packsInStock, type StockItem, stockLarder, type Tables } from '@fellmist/core';
 import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createFeature, createReducer, createSelector, on } from '@ngrx/store';

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { type StoredPack, type StoredStock } from '@fellmist/contract';
-import { type Food, type Pack, type StockItem } from '@fellmist/core';
+import type { StoredPack, StoredStock } from '@fellmist/contract';
+import type { Food, Pack, StockItem } from '@fellmist/core';
 import { type Action, Store } from '@ngrx/store';
 import { map, type Observable, of } from 'rxjs';
 import { type Ask, Asking } from './asking';

@@ -1,6 +1,6 @@
-import { type FoodPage, type FoodQuery, type ImportPreview, type LabelAnswer, type PackVersion } from '@fellmist/contract';
+import type { FoodPage, FoodQuery, ImportPreview, LabelAnswer, PackVersion } from '@fellmist/contract';
 import { createActionGroup, props } from '@ngrx/store';
-import { type Ask } from './asking';
+import type { Ask } from './asking';
 
 /** What is only looked at and belongs to no state: pages of the long list, labels by their bar code, tables before they are taken in. */
 export const lookupActions = createActionGroup({

@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { type PackVersion } from '@fellmist/contract';
+import type { PackVersion } from '@fellmist/contract';
 import { allLines, type Analysis, isFelt, type Pack } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Asking } from './asking';

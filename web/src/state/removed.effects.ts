@@ -1,6 +1,6 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { type Action } from '@ngrx/store';
+import type { Action } from '@ngrx/store';
 import { catchError, concatMap, map, type Observable, of, switchMap } from 'rxjs';
 import { Api, failureWords } from './api';
 import { larderActions } from './larder.actions';

@@ -1,4 +1,4 @@
-import { type RemovedThing } from '@fellmist/contract';
+import type { RemovedThing } from '@fellmist/contract';
 import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 

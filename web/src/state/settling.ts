@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type Proposal, type Worksheet } from '@fellmist/core';
+import type { Proposal, Worksheet } from '@fellmist/core';
 import { Desk } from './desk';
 import { SwapDesk } from './swapDesk';
 

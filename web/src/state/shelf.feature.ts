@@ -1,7 +1,7 @@
-import { type ShelfEntry, type ShelfPage, type ShelfQuery, type StoredFormula } from '@fellmist/contract';
+import type { ShelfEntry, ShelfPage, ShelfQuery, StoredFormula } from '@fellmist/contract';
 import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import { type Ask } from './asking';
+import type { Ask } from './asking';
 
 /** A formula on the shelf, by what it is known by. */
 export type ShelfName = Pick<ShelfEntry, 'id' | 'title'>;

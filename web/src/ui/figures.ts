@@ -1,4 +1,4 @@
-import { type Figure, type Sum } from '@fellmist/core';
+import type { Figure, Sum } from '@fellmist/core';
 import { showNumber } from './numbers';
 import { SAY } from './words';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { type NzUploadFile } from 'ng-zorro-antd/upload';
+import type { NzUploadFile } from 'ng-zorro-antd/upload';
 import { Upload } from './zorro/upload';
 
 /** A button that takes a file from this device; nothing is sent anywhere by it. */

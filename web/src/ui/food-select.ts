@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type FoodPage, type FoodRow } from '@fellmist/contract';
+import type { FoodPage, FoodRow } from '@fellmist/contract';
 import { matchFood } from '@fellmist/core';
 import { debounceTime, map, of, Subject, switchMap } from 'rxjs';
 import { Asking } from '../state/asking';

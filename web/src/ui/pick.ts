@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type Option } from './choice';
+import type { Option } from './choice';
 import { Select, SelectOption } from './zorro/select';
 
 /** One of many, from a list that opens; with `search` it is found by its letters. Its label stands beside it: `<label [for]="fieldId">`. */

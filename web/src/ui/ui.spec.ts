@@ -1,4 +1,4 @@
-import { type Sum } from '@fellmist/core';
+import type { Sum } from '@fellmist/core';
 import { daysWords } from './day';
 import { FIGURE_ROWS, showChange, showNumber, showRange, showSum } from './figures';
 

@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { curveRangeSteps, type Larder, readDocument, stockLarder } from '@fellmist/core';
-import { type FromWorker, type JobName, type Jobs, type ToWorker } from './jobs';
+import type { FromWorker, JobName, Jobs, ToWorker } from './jobs';
 import { SAY } from './words';
 
 /** The same draws each time, so that a range moves only where the mix does. */

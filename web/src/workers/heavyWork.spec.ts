@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { HEAVY_WORKER, HeavyWork, type Step } from './heavyWork';
-import { type FromWorker, type ToWorker } from './jobs';
+import type { FromWorker, ToWorker } from './jobs';
 
 /** A worker that says what the test makes it say. */
 class SaidWorker {

@@ -1,6 +1,6 @@
 import { inject, Injectable, InjectionToken } from '@angular/core';
 import { Observable, type Subscriber } from 'rxjs';
-import { type FromWorker, type JobName, type Jobs, type ToWorker } from './jobs';
+import type { FromWorker, JobName, Jobs, ToWorker } from './jobs';
 import { SAY } from './words';
 
 /** How far a job is, then its answer. */

@@ -1,4 +1,4 @@
-import { type Food, type MeasureSystem, type RangePoint, type ReadDocument, type UncertainLine } from '@fellmist/core';
+import type { Food, MeasureSystem, RangePoint, ReadDocument, UncertainLine } from '@fellmist/core';
 
 /** What is worked out away from the screen: what each job is asked with, and what it answers. */
 export interface Jobs {

@@ -1,0 +1,241 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import type { Figures } from '@fellmist/core';
+import { type Bake, cutPortions, differences, yieldCheck } from '@fellmist/core/bake';
+import { Store } from '@ngrx/store';
+import { addDays, formatISO } from 'date-fns';
+import { bakeActions } from '../state/bake.actions';
+import { BakeDesk } from '../state/bakeDesk';
+import { bakeFeature } from '../state/bake.feature';
+import { Preferences } from '../state/preferences';
+import { Choice, type Option } from '../ui/choice';
+import { showChange, showNumber, showRange, showSum } from '../ui/figures';
+import { fieldNumber, numberWithin } from '../ui/numbers';
+import { Picker } from '../ui/pick';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
+
+type By = 'number' | 'weight' | 'pieces';
+type FigureKey = 'energyKcal' | 'proteinG' | 'fatG' | 'carbohydrateG' | 'netCarbG' | 'fibreG' | 'sugarsG';
+
+const ROWS: readonly { readonly key: FigureKey; readonly name: string; readonly unit: string; readonly digits: number }[] = [
+  { key: 'energyKcal', name: SAY.energy, unit: 'kcal', digits: 0 },
+  { key: 'proteinG', name: SAY.protein, unit: 'g', digits: 1 },
+  { key: 'fatG', name: SAY.fat, unit: 'g', digits: 1 },
+  { key: 'carbohydrateG', name: SAY.carbohydrate, unit: 'g', digits: 1 },
+  { key: 'netCarbG', name: SAY.netCarbs, unit: 'g', digits: 1 },
+  { key: 'fibreG', name: SAY.fibre, unit: 'g', digits: 1 },
+  { key: 'sugarsG', name: SAY.sugars, unit: 'g', digits: 1 },
+];
+/** A difference of less is not told. */
+const TOLD_KCAL = 1;
+
+/** What came out: the yield, what stayed behind, the portions and their true numbers, and where they are kept. */
+@Component({
+  selector: 'fm-after-desk',
+  imports: [Button, Choice, Field, Picker],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './after-desk.html',
+  styleUrl: './after-desk.less',
+})
+export class AfterDesk {
+  protected readonly say = SAY;
+  protected readonly fieldNumber = fieldNumber;
+  private readonly store = inject(Store);
+  private readonly preferences = inject(Preferences);
+  protected readonly desk = inject(BakeDesk);
+  readonly bake = input.required<Bake>();
+  protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly where = signal<string>(SAY.inTheBowlWhere);
+  protected readonly ofPart = signal<string | undefined>(undefined);
+  protected readonly stock = this.store.selectSignal(bakeFeature.selectStock);
+  protected readonly stockFailure = this.store.selectSignal(bakeFeature.selectStockFailure);
+  private readonly reading = this.store.selectSignal(bakeFeature.selectReading);
+  private readonly day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+
+  protected readonly places: readonly Option<string>[] = [SAY.inTheBowlWhere, SAY.onTheBlade, SAY.inTheDish, SAY.inThePan].map((one) => ({ value: one, label: one }));
+  protected readonly parts = computed(() => this.bake().plan.parts.map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart })));
+  protected readonly ways: readonly Option<By>[] = [
+    { value: 'number', label: SAY.equalOnes },
+    { value: 'weight', label: SAY.byWeight },
+    { value: 'pieces', label: SAY.pieceByPiece },
+  ];
+  protected readonly by = computed((): By => this.bake().portioning.by);
+  protected readonly amountOfWay = computed(() => {
+    const into = this.bake().portioning;
+    return into.by === 'number' ? fieldNumber(into.count, 2) : into.by === 'weight' ? fieldNumber(into.eachG, 0) : '';
+  });
+  protected readonly tare = computed(() => {
+    const { yield: weighed, vessel } = this.bake();
+    return weighed?.tareG ?? (vessel?.vessel.emptyG ?? 0) * (vessel?.count ?? 1);
+  });
+  protected readonly check = computed(() => yieldCheck(this.bake(), this.desk.product()));
+  protected readonly guessed = computed(() => {
+    const views = this.desk.real()?.views;
+    return views && views.yield.found !== 'weighed' ? SAY.guessedYield(showNumber(views.yield.lowG, 0), showNumber(views.yield.highG, 0)) : undefined;
+  });
+  protected readonly unweighed = computed(() => {
+    const left = this.bake().lines.filter(({ state }) => state === 'to come').length;
+    return left > 0 ? SAY.notWeighed(left) : undefined;
+  });
+
+  protected readonly rows = computed(() => {
+    const [plan, real] = [this.desk.plan(), this.desk.real()];
+    if (!plan || !real) return [];
+    return ROWS.map((row) => {
+      const isEnergy = row.key === 'energyKcal';
+      const shown = isEnergy ? this.preferences.energyFigure() : row.key;
+      const [was, is] = [plan.views.portion[shown], real.views.portion[shown]];
+      return {
+        key: row.key,
+        name: row.name,
+        unit: isEnergy ? this.preferences.energyUnit() : row.unit,
+        plan: showSum(was, row.digits),
+        real: showSum(is, row.digits),
+        range: showRange(is, row.digits),
+        change: showChange(was.amount, is.amount, row.digits),
+      };
+    });
+  });
+  protected readonly portionWords = computed(() => {
+    const views = this.desk.real()?.views;
+    return views ? SAY.portionsOf(showNumber(views.portions, 1), this.bake().plan.portionWord, showNumber(views.portionMassG, 0)) : '';
+  });
+
+  /** Why it came out otherwise than planned, in foods. */
+  protected readonly why = computed(() => {
+    const [bake, larder, plan, real] = [this.bake(), this.desk.larder(), this.desk.plan(), this.desk.real()];
+    if (!larder || !plan || !real) return undefined;
+    const found = differences(bake.plan, bake.real, { plan: plan.views.portions, real: real.views.portions }, 'energyKcal', larder, this.preferences.counting());
+    const whole = real.views.portion.energyKcal.amount - plan.views.portion.energyKcal.amount;
+    const told = found.filter(({ amount, byG }) => Math.abs(amount) >= TOLD_KCAL && Math.abs(byG) >= 0.5).slice(0, 3);
+    if (Math.abs(whole) < TOLD_KCAL) return undefined;
+    const foods = told.map(({ name, byG }) => SAY.moreOrLess(showNumber(Math.abs(byG), 0), byG > 0 ? SAY.more : SAY.less, name.toLowerCase()));
+    const cut = Math.abs(plan.views.portions - real.views.portions) > 0.01 ? [SAY.otherNumber(showNumber(real.views.portions, 1), showNumber(plan.views.portions, 1))] : [];
+    return SAY.because(showChange(0, this.preferences.inEnergy(whole), 0), this.preferences.energyUnit(), [...foods, ...cut].join(', ') || SAY.manySmall);
+  });
+
+  protected readonly pieces = computed(() => {
+    const real = this.desk.real();
+    if (!real) return undefined;
+    const { pieces, leftG } = cutPortions(this.bake(), real.totals, real.views.yield.massG);
+    const energy = (figures: Figures): string => `${showNumber(figures[this.preferences.energyFigure()].amount, 0)} ${this.preferences.energyUnit()}`;
+    return {
+      list: pieces.map((one, i) => ({
+        id: one.eventId,
+        name: one.name || SAY.piece(i + 1),
+        mass: `${showNumber(one.massG, 0)} g`,
+        energy: energy(one.figures),
+        protein: showNumber(one.figures.proteinG.amount, 1),
+        net: showNumber(one.figures.netCarbG.amount, 1),
+      })),
+      left: leftG < -2 ? SAY.piecesTooHeavy(showNumber(-leftG, 0)) : SAY.stillThere(showNumber(Math.max(leftG, 0), 0)),
+      isOver: leftG < -2,
+    };
+  });
+
+  protected readonly toppings = computed(() =>
+    (this.desk.real()?.atTable ?? []).map(({ partId, heading, portion }) =>
+      SAY.withTopping(heading || partId, showNumber(portion[this.preferences.energyFigure()].amount, 0), this.preferences.energyUnit()),
+    ),
+  );
+
+  protected readonly onScale = computed(() => {
+    const reading = this.reading();
+    return reading?.kind === 'reading' && reading.isSteady && reading.grams > 0 ? reading.grams : undefined;
+  });
+
+  protected readonly keptRows = computed(() =>
+    this.bake().kept.map(({ eventId, place, left, useBy }) => ({
+      id: eventId,
+      place,
+      words: SAY.keptIn(showNumber(left, 1), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(new Date(useBy))),
+    })),
+  );
+  protected readonly keeping = computed(() => this.desk.product()?.keeping.words);
+  protected readonly stockWords = computed(() => {
+    const stock = this.stock();
+    if (!stock) return undefined;
+    const short = stock.short.map((id) => (this.desk.foodName(id) ?? id).toLowerCase());
+    return [SAY.tookFrom(stock.taken.length), short.length > 0 ? SAY.notInStock(short.join(', ')) : ''].filter(Boolean).join(' ');
+  });
+
+  constructor() {
+    this.store.dispatch(bakeActions.scaleListened());
+    inject(DestroyRef).onDestroy(() => this.store.dispatch(bakeActions.scaleLeft()));
+  }
+
+  protected weigh(massText: string, tareText: string): void {
+    const [massG, tareG] = [numberWithin(massText, 0.1, 1e5), tareText.trim() === '' ? 0 : numberWithin(tareText, 0, 1e4)];
+    if (massG === undefined || tareG === undefined) this.fault.set(SAY.giveGrams);
+    else if (massG <= tareG) this.fault.set(SAY.lighterThanTin);
+    else {
+      this.fault.set(undefined);
+      this.desk.tell({ kind: 'yield weighed', massG, tareG });
+    }
+  }
+
+  protected stayed(text: string): void {
+    const massG = numberWithin(text, 0.1, 1e5);
+    this.fault.set(massG === undefined ? SAY.giveGrams : undefined);
+    if (massG !== undefined) this.desk.tell({ kind: 'left behind', where: this.where(), massG, partId: this.ofPart() ?? this.parts()[0]?.value ?? '' });
+  }
+
+  protected undo(eventId: string): void {
+    this.desk.tell({ kind: 'undone', eventId });
+  }
+
+  protected divide(by: By): void {
+    const views = this.desk.real()?.views;
+    if (by === 'pieces') this.desk.tell({ kind: 'portioned', into: { by } });
+    else if (by === 'number') this.desk.tell({ kind: 'portioned', into: { by, count: Math.max(Math.round(views?.portions ?? 1), 1) } });
+    else this.desk.tell({ kind: 'portioned', into: { by, eachG: Math.max(Math.round(views?.portionMassG ?? 50), 1) } });
+  }
+
+  protected giveWay(text: string): void {
+    const value = numberWithin(text, 0.1, 10_000);
+    this.fault.set(value === undefined ? SAY.aboveZero : undefined);
+    if (value === undefined) return;
+    if (this.by() === 'number') this.desk.tell({ kind: 'portioned', into: { by: 'number', count: Math.min(value, 1000) } });
+    else this.desk.tell({ kind: 'portioned', into: { by: 'weight', eachG: value } });
+  }
+
+  protected cut(text: string, name: string): void {
+    const massG = numberWithin(text, 0.1, 1e5);
+    this.fault.set(massG === undefined ? SAY.giveGrams : undefined);
+    if (massG !== undefined) this.desk.tell({ kind: 'portion cut', massG, name: name.trim() });
+  }
+
+  protected keep(text: string, place: 'fridge' | 'freezer'): void {
+    const portions = numberWithin(text, 0.25, 1000);
+    this.fault.set(portions === undefined ? SAY.aboveZero : undefined);
+    if (portions === undefined) return;
+    const keeping = this.desk.product()?.keeping;
+    const days = place === 'fridge' ? keeping?.fridgeDays : keeping?.freezerDays;
+    if (days === 0) {
+      this.fault.set(place === 'fridge' ? SAY.notForFridge : SAY.notForFreezer);
+      return;
+    }
+    this.desk.tell({ kind: 'kept', place, portions, ...(days === undefined ? {} : { useBy: formatISO(addDays(new Date(), days), { representation: 'date' }) }) });
+  }
+
+  protected eat(place: 'fridge' | 'freezer'): void {
+    this.desk.tell({ kind: 'eaten', place, portions: 1 });
+  }
+
+  protected takeStock(): void {
+    this.store.dispatch(bakeActions.takeStock());
+  }
+
+  protected giveBack(): void {
+    this.store.dispatch(bakeActions.giveBackStock());
+  }
+
+  protected finish(): void {
+    this.desk.tell({ kind: 'finished' });
+  }
+
+  protected note(text: string): void {
+    if (text.trim() !== '') this.desk.tell({ kind: 'note', text: text.trim() });
+  }
+}

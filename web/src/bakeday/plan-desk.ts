@@ -1,0 +1,197 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { mainPart } from '@fellmist/core';
+import {
+  type Bake,
+  type BakeLine,
+  betterVessel,
+  depthWords,
+  factorToFill,
+  factorWords,
+  fitOf,
+  fitWords,
+  inWeighingOrder,
+  movedRoles,
+  moveInOrder,
+  type ScaleAsk,
+  scaleFor,
+  type Stage,
+  type Vessel,
+  volumeOf,
+} from '@fellmist/core/bake';
+import { BakeDesk } from '../state/bakeDesk';
+import type { Option } from '../ui/choice';
+import { showNumber } from '../ui/figures';
+import { fieldNumber, numberWithin } from '../ui/numbers';
+import { Picker } from '../ui/pick';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { OwnVessel } from './own-vessel';
+import { VesselDrawing } from './vessel-drawing';
+import { SAY } from './words';
+
+interface Row {
+  readonly line: BakeLine;
+  readonly name: string;
+  readonly before: string;
+  readonly now: string;
+  readonly spoon: string;
+}
+
+const grams = (massG: number | undefined): string => (massG === undefined ? SAY.noWeight : `${showNumber(massG, massG < 10 ? 1 : 0)} g`);
+
+/** How large the batch is, what it goes into, and in which order it is mixed. */
+@Component({
+  selector: 'fm-plan-desk',
+  imports: [Button, Field, OwnVessel, Picker, VesselDrawing],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './plan-desk.html',
+  styleUrl: './plan-desk.less',
+})
+export class PlanDesk {
+  protected readonly say = SAY;
+  protected readonly fieldNumber = fieldNumber;
+  protected readonly desk = inject(BakeDesk);
+  readonly bake = input.required<Bake>();
+  protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly leftOf = signal<string | undefined>(undefined);
+  protected readonly isOwn = signal(false);
+  protected readonly factor = computed(() => fieldNumber(this.bake().factor, 2));
+  protected readonly makes = computed(() => fieldNumber(this.bake().exact.portions, 1));
+  protected readonly word = computed(() => `${this.bake().plan.portionWord}s`);
+
+  private readonly byId = computed(() => new Map(this.desk.vessels().map((vessel) => [vessel.id, vessel])));
+  protected readonly vesselOptions = computed((): readonly Option<string>[] => {
+    const heat = this.desk.product()?.heat;
+    const first = (vessel: Vessel): number => (heat === 'none' ? (vessel.use === 'keep' || vessel.use === 'churn' ? 0 : 1) : vessel.use === 'bake' ? 0 : 1);
+    return [...this.desk.vessels()].sort((a, b) => first(a) - first(b)).map(({ id, name }) => ({ value: id, label: name }));
+  });
+  protected readonly lineOptions = computed((): readonly Option<string>[] => this.rows().map(({ line, name }) => ({ value: line.id, label: name })));
+
+  protected readonly fit = computed(() => {
+    const [chosen, volume, product] = [this.bake().vessel, this.desk.volume(), this.desk.product()];
+    if (!chosen || !volume) return undefined;
+    const fit = fitOf(chosen.vessel, chosen.count, volume, product);
+    return {
+      fit,
+      words: fitWords(fit, volume, this.desk.vessels(), product),
+      isRight: fit.state === 'good',
+      better: fit.state === 'good' ? undefined : betterVessel(this.desk.vessels(), fit, volume, product)?.vessel,
+      fill: factorWords(this.bake().factor * factorToFill(chosen.vessel, chosen.count, volume, product)),
+    };
+  });
+
+  /** Against the same tin at the formula's own size: what another depth asks for. */
+  protected readonly depth = computed(() => {
+    const [fit, larder, stored, product] = [this.fit(), this.desk.larder(), this.desk.stored(), this.desk.product()];
+    const part = larder && stored && mainPart(stored.formula, larder);
+    if (!fit || !part || product?.heat !== 'oven') return undefined;
+    const own = fitOf(fit.fit.vessel, fit.fit.count, volumeOf(part, larder, product), product);
+    return depthWords(own.risenCm, fit.fit.risenCm);
+  });
+
+  protected readonly rows = computed((): readonly Row[] => {
+    const stored = this.desk.stored();
+    const own = new Map((stored?.formula.parts ?? []).flatMap(({ lines }) => lines.map((line) => [line.id, line.massG] as const)));
+    return inWeighingOrder(this.bake()).map((line) => ({
+      line,
+      name: this.desk.foodName(line.foodId) ?? line.name,
+      before: grams(own.get(line.id)),
+      now: grams(line.plannedG),
+      spoon: line.spoon ?? '',
+    }));
+  });
+  private readonly rowOf = computed(() => new Map(this.rows().map((row) => [row.line.id, row])));
+  protected readonly stages = computed(() => this.bake().stages.map((stage) => ({ stage, rows: stage.lineIds.flatMap((id) => this.rowOf().get(id) ?? []) })));
+
+  /** What rounding to this kitchen has moved. */
+  protected readonly rounding = computed(() => {
+    const larder = this.desk.larder();
+    const moved = larder ? movedRoles(this.bake().exact, this.bake().plan, larder) : [];
+    if (moved.length === 0) return undefined;
+    return SAY.roundingMoves(moved.map(({ name, before, now, digits }) => SAY.fromTo(name.toLowerCase(), showNumber(before, digits), showNumber(now, digits))).join(', '));
+  });
+
+  protected ask(ask: ScaleAsk): void {
+    const [stored, larder, volume, plan] = [this.desk.stored(), this.desk.larder(), this.desk.volume(), this.desk.plan()];
+    if (!stored || !larder || !volume || !plan) return;
+    const part = mainPart(stored.formula, larder);
+    const own = part ? volumeOf(part, larder, this.desk.product()) : volume;
+    const yieldG = plan.views.yield.massG / this.bake().factor;
+    const scaled = scaleFor(ask, stored.formula, { larder, volume: own, product: this.desk.product(), yieldG }, this.bake().factor);
+    this.fault.set(scaled.ok ? undefined : scaled.error);
+    if (scaled.ok) this.desk.tell({ kind: 'scaled', factor: scaled.factor, words: scaled.words });
+  }
+
+  protected byFactor(text: string): void {
+    this.ask({ by: 'factor', factor: numberWithin(text, 0, 1000) ?? NaN });
+  }
+
+  protected byPortions(text: string): void {
+    this.ask({ by: 'portions', portions: numberWithin(text, 0, 10_000) ?? 0 });
+  }
+
+  protected byWeight(text: string): void {
+    const eachG = numberWithin(text, 0.1, 10_000);
+    if (eachG === undefined) this.fault.set(SAY.giveGrams);
+    else this.ask({ by: 'portions', portions: this.bake().exact.portions, eachG });
+  }
+
+  protected byLeft(text: string): void {
+    const massG = numberWithin(text, 0.1, 100_000);
+    if (massG === undefined) this.fault.set(SAY.giveGrams);
+    else this.ask({ by: 'left', lineId: this.leftOf() ?? this.rows()[0]?.line.id ?? '', massG });
+  }
+
+  protected fill(): void {
+    const chosen = this.bake().vessel;
+    if (chosen) this.ask({ by: 'vessel', ...chosen });
+  }
+
+  protected choose(id: string): void {
+    const vessel = this.byId().get(id);
+    if (vessel) this.take(vessel);
+  }
+
+  protected take(vessel: Vessel, count = 1): void {
+    this.isOwn.set(false);
+    this.desk.tell({ kind: 'vessel chosen', vessel, count });
+  }
+
+  protected count(text: string): void {
+    const [count, chosen] = [numberWithin(text, 1, 20), this.bake().vessel];
+    if (chosen && count !== undefined) this.take(chosen.vessel, Math.round(count));
+  }
+
+  /** Up or down by one, over the border of a stage into the next. */
+  protected move(stageId: string, lineId: string, by: -1 | 1): void {
+    const { stages } = this.bake();
+    const s = stages.findIndex(({ id }) => id === stageId);
+    const ids = stages[s]?.lineIds ?? [];
+    const at = ids.indexOf(lineId);
+    const moved = ((): readonly Stage[] => {
+      if (by === 1 && at === ids.length - 1) {
+        const next = stages[s + 1];
+        return next ? moveInOrder(stages, lineId, next.id, next.lineIds[0]) : stages;
+      }
+      if (by === -1 && at === 0) {
+        const before = stages[s - 1];
+        return before ? moveInOrder(stages, lineId, before.id) : stages;
+      }
+      return moveInOrder(stages, lineId, stageId, by === 1 ? ids[at + 2] : ids[at - 1]);
+    })();
+    if (moved !== stages) this.desk.tell({ kind: 'ordered', stages: moved.filter(({ lineIds }) => lineIds.length > 0) });
+  }
+
+  private dragged: string | undefined;
+
+  protected drag(lineId: string): void {
+    this.dragged = lineId;
+  }
+
+  protected drop(stageId: string, beforeId?: string): void {
+    const lineId = this.dragged;
+    this.dragged = undefined;
+    if (lineId !== undefined && lineId !== beforeId)
+      this.desk.tell({ kind: 'ordered', stages: moveInOrder(this.bake().stages, lineId, stageId, beforeId).filter(({ lineIds }) => lineIds.length > 0) });
+  }
+}

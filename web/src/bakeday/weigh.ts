@@ -1,0 +1,339 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, signal, untracked, viewChild } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { type BakeLine, goodPour, inWeighingOrder, nextLine, type PourChoice, pourChoices, pourState } from '@fellmist/core/bake';
+import { Store } from '@ngrx/store';
+import { bakeActions } from '../state/bake.actions';
+import { BakeDesk } from '../state/bakeDesk';
+import { bakeFeature } from '../state/bake.feature';
+import { Preferences } from '../state/preferences';
+import { showNumber } from '../ui/figures';
+import { isTyping, Keys } from '../ui/keys';
+import { readAmountTyped } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { BowlDrawing } from './bowl-drawing';
+import { LinkWords } from './link-words';
+import { Practice } from './practice';
+import { SomethingElse } from './something-else';
+import { SAY } from './words';
+
+const grams = (massG: number, step = 1): string => showNumber(massG, step < 1 ? 1 : 0);
+
+/** Weighing out, one food at a time, with the scale's reading filling the line. */
+@Component({
+  selector: 'fm-weigh',
+  imports: [BowlDrawing, Button, Field, LinkWords, Practice, RouterLink, SomethingElse],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './weigh.html',
+  styleUrl: './weigh.less',
+  host: { '(document:keydown)': 'press($event)' },
+})
+export class Weigh {
+  protected readonly say = SAY;
+  private readonly store = inject(Store);
+  private readonly preferences = inject(Preferences);
+  protected readonly desk = inject(BakeDesk);
+  readonly id = input.required<string>();
+  protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
+  protected readonly reading = this.store.selectSignal(bakeFeature.selectReading);
+  /** The line that is weighed, where the baker chose another than the next. */
+  private readonly chosen = signal<string | undefined>(undefined);
+  /** A pour that is off and not decided yet. */
+  protected readonly judging = signal<string | undefined>(undefined);
+  protected readonly isElse = signal(false);
+  protected readonly told = signal<string | undefined>(undefined);
+  private readonly waits = signal(false);
+  /** What the scale showed when the last pour was taken: the running tare. */
+  private readonly zero = signal<number | undefined>(undefined);
+  private wasAway = false;
+  private readonly typedField = viewChild<ElementRef<HTMLInputElement>>('typed');
+
+  protected readonly line = computed((): BakeLine | undefined => {
+    const bake = this.desk.bake();
+    const [id, judged] = [this.chosen(), this.judging()];
+    return bake?.lines.find((line) => line.id === (judged ?? id)) ?? (bake && nextLine(bake));
+  });
+  protected readonly name = computed(() => this.nameOf(this.line()));
+  protected readonly stage = computed(() => {
+    const [bake, line] = [this.desk.bake(), this.line()];
+    const at = bake?.stages.findIndex(({ lineIds }) => line && lineIds.includes(line.id)) ?? -1;
+    const stage = bake?.stages[at];
+    return stage ? { words: SAY.stageOf(at + 1, bake?.stages.length ?? 1, stage.words), then: stage.then } : undefined;
+  });
+  private readonly step = computed(() => {
+    const reading = this.reading();
+    return reading?.kind === 'reading' ? reading.stepG : this.preferences.settings().scaleStepG;
+  });
+
+  /** Grams since the last pour was taken; undefined while the scale says nothing. */
+  protected readonly net = computed(() => {
+    const [reading, zero] = [this.reading(), this.zero()];
+    return reading?.kind === 'reading' && zero !== undefined ? Number((reading.grams - zero).toFixed(1)) : undefined;
+  });
+  protected readonly isSteady = computed(() => {
+    const reading = this.reading();
+    return reading?.kind === 'reading' && reading.isSteady;
+  });
+  protected readonly shown = computed(() => {
+    const [net, line] = [this.net(), this.line()];
+    return net === undefined || !line ? undefined : line.pouredG + net;
+  });
+  protected readonly big = computed(() => {
+    const shown = this.shown();
+    return shown === undefined ? '–' : grams(shown, this.step());
+  });
+
+  /** What is wrong with the scale, in words; nothing of it is taken as a weight. */
+  protected readonly scaleWords = computed((): string | undefined => {
+    const [reading, net, line] = [this.reading(), this.net(), this.line()];
+    if (!reading) return SAY.noScale;
+    if (reading.kind === 'unplugged') return SAY.scaleUnplugged;
+    if (reading.kind === 'empty battery') return SAY.scaleEmpty;
+    if (reading.kind === 'overload') return SAY.scaleOverload(reading.mostG);
+    return net !== undefined && line?.pouredG === 0 && net < -2 * reading.stepG ? SAY.belowZero : undefined;
+  });
+
+  /** The trough: how far it is, and the part of it that is good enough. */
+  protected readonly trough = computed(() => {
+    const [line, shown] = [this.line(), this.shown()];
+    const target = line?.plannedG;
+    if (target === undefined || target <= 0) return undefined;
+    const [low, high] = goodPour(target, this.step());
+    const wide = target * 1.15;
+    const part = (massG: number): number => Math.min(Math.max(massG / wide, 0), 1) * 100;
+    const now = shown ?? line?.pouredG ?? 0;
+    const state = pourState(target, now, this.step());
+    return {
+      filled: part(now),
+      from: part(low),
+      to: part(high),
+      state,
+      toGo: state === 'good' ? SAY.isGood : now < target ? SAY.toGo(grams(target - now, this.step())) : SAY.over(grams(now - target, this.step())),
+      good: SAY.goodFrom(grams(target, this.step()), grams(low, this.step()), grams(high, this.step())),
+    };
+  });
+
+  protected readonly choices = computed((): readonly PourChoice[] => {
+    const [id, bake, larder] = [this.judging(), this.desk.bake(), this.desk.larder()];
+    const line = bake?.lines.find((one) => one.id === id);
+    return bake && line && larder ? pourChoices(bake, line, larder, this.step(), this.desk.product()) : [];
+  });
+
+  protected readonly coming = computed(() => {
+    const [bake, line] = [this.desk.bake(), this.line()];
+    if (!bake) return [];
+    return inWeighingOrder(bake)
+      .filter(({ state, id }) => state === 'to come' && id !== line?.id)
+      .slice(0, 4)
+      .map((one) => ({ id: one.id, name: this.nameOf(one), amount: one.spoon ?? (one.plannedG === undefined ? '' : `${grams(one.plannedG, one.plannedG < 10 ? 0.1 : 1)} g`) }));
+  });
+
+  protected readonly before = computed(() => {
+    const bake = this.desk.bake();
+    const last = [...(this.desk.events() ?? [])]
+      .reverse()
+      .find(({ kind, id }) => kind === 'poured' && bake?.lines.some(({ pours }) => pours.some(({ eventId }) => eventId === id)));
+    const line = last?.kind === 'poured' ? bake?.lines.find(({ id }) => id === last.lineId) : undefined;
+    if (!line) return undefined;
+    const off = line.plannedG === undefined ? 0 : line.pouredG - line.plannedG;
+    const how =
+      line.plannedG === undefined || pourState(line.plannedG, line.pouredG, this.step()) === 'good'
+        ? ''
+        : off > 0
+          ? SAY.overKept(grams(off, this.step()))
+          : SAY.underKept(grams(-off, this.step()));
+    return SAY.beforeIt(this.nameOf(line).toLowerCase(), grams(line.pouredG, this.step()), how);
+  });
+
+  /** A portion as it was poured so far, beside the plan, and what it newly contains. */
+  protected readonly truth = computed(() => {
+    const [plan, real, bake] = [this.desk.plan(), this.desk.real(), this.desk.bake()];
+    if (!plan || !real || !bake) return undefined;
+    const energy = (kcal: number): string => showNumber(this.preferences.inEnergy(kcal), 0);
+    const fresh = real.allergens.contains.filter((one) => !plan.allergens.contains.includes(one));
+    const known = new Set(plan.cautions.map(({ text }) => text));
+    return {
+      word: bake.plan.portionWord,
+      energy: `${energy(real.views.portion.energyKcal.amount)} ${this.preferences.energyUnit()}`,
+      rest: SAY.proteinAndPlan(showNumber(real.views.portion.proteinG.amount, 1), energy(plan.views.portion.energyKcal.amount)),
+      fresh: fresh.length > 0 ? SAY.nowContains(fresh.join(', ')) : undefined,
+      cautions: real.cautions.filter(({ text }) => !known.has(text)).map(({ text }) => text),
+    };
+  });
+
+  constructor() {
+    this.store.dispatch(bakeActions.scaleListened());
+    const destroyed = inject(DestroyRef);
+    destroyed.onDestroy(() => this.store.dispatch(bakeActions.scaleLeft()));
+    inject(Keys).bind(
+      [
+        { keys: 'Enter', words: SAY.takeTheReading },
+        { keys: 'T', words: SAY.tare },
+        { keys: 'E', words: SAY.somethingElse },
+        { keys: 'B', words: SAY.backUndo },
+        { keys: 'Space', words: SAY.nextFood },
+      ],
+      destroyed,
+    );
+    effect(() => {
+      const id = this.id();
+      untracked(() => {
+        if (this.desk.stored()?.id !== id) this.store.dispatch(bakeActions.openWanted({ id }));
+      });
+    });
+    effect(() => {
+      const reading = this.reading();
+      untracked(() => this.follow(reading?.kind === 'reading' ? reading.grams : undefined));
+    });
+    this.keepAwake(destroyed);
+  }
+
+  /** The first reading, and the first of a scale that was away, is where weighing begins: a bowl may stand on it. */
+  private follow(now: number | undefined): void {
+    if (now === undefined) {
+      this.wasAway = this.zero() !== undefined;
+      return;
+    }
+    if (this.zero() === undefined || this.wasAway) {
+      if (this.wasAway) this.told.set(SAY.scaleIsBack);
+      this.wasAway = false;
+      this.zero.set(now);
+    }
+    if (this.waits() && this.isSteady()) this.take();
+  }
+
+  private keepAwake(destroyed: DestroyRef): void {
+    const lock = 'wakeLock' in navigator ? navigator.wakeLock.request('screen').catch(() => undefined) : undefined;
+    destroyed.onDestroy(() => void lock?.then((held) => held?.release()));
+  }
+
+  private nameOf(line: BakeLine | undefined): string {
+    return (line && (this.desk.foodName(line.foodId) ?? line.name)) ?? '';
+  }
+
+  /** Takes what the scale shows, once it is steady. */
+  protected take(): void {
+    const [line, net, reading] = [this.line(), this.net(), this.reading()];
+    if (!line || net === undefined || reading?.kind !== 'reading') {
+      this.told.set(SAY.typeInstead);
+      return;
+    }
+    if (!reading.isSteady) {
+      this.waits.set(true);
+      this.told.set(SAY.takenWhenSteady);
+      return;
+    }
+    this.waits.set(false);
+    if (Math.abs(net) < reading.stepG / 2) {
+      this.told.set(SAY.nothingOnIt);
+      return;
+    }
+    if (net < 0 && line.pouredG === 0) {
+      this.told.set(SAY.belowZero);
+      return;
+    }
+    this.zero.set(reading.grams);
+    if (net > 0) this.pour(line, net, 'scale');
+    else {
+      this.desk.tell({ kind: 'poured back', lineId: line.id, massG: -net });
+      this.judge(line.id);
+    }
+  }
+
+  private pour(line: BakeLine, massG: number, by: 'scale' | 'typed' | 'spoon'): void {
+    this.told.set(undefined);
+    this.desk.tell({ kind: 'poured', lineId: line.id, massG, by, ...(line.foodId === undefined ? {} : { foodId: line.foodId }) });
+    this.judge(line.id);
+  }
+
+  /** A pour that is off waits for a word; one that is good makes way for the next. */
+  private judge(lineId: string): void {
+    const line = this.desk.bake()?.lines.find(({ id }) => id === lineId);
+    const isOff = line?.plannedG !== undefined && line.plannedG > 0 && line.pouredG > 0 && pourState(line.plannedG, line.pouredG, this.step()) !== 'good';
+    this.chosen.set(undefined);
+    this.judging.set(isOff && !line.isAdded ? lineId : undefined);
+  }
+
+  protected takeSpoon(): void {
+    const line = this.line();
+    if (line?.plannedG !== undefined) this.pour(line, line.plannedG, 'spoon');
+  }
+
+  protected type(text: string): void {
+    const [line, field] = [this.line(), this.typedField()?.nativeElement];
+    if (!line) return;
+    const read = readAmountTyped(text, 'g');
+    const massG = 'error' in read ? undefined : this.desk.massOf(read.amount, line.foodId);
+    if ('error' in read || massG === undefined) {
+      this.told.set('error' in read ? read.error : SAY.giveGrams);
+      return;
+    }
+    if (field) field.value = '';
+    if (massG > 0) this.pour(line, massG, 'typed');
+  }
+
+  protected tare(): void {
+    const reading = this.reading();
+    if (reading?.kind !== 'reading') {
+      this.told.set(SAY.typeInstead);
+      return;
+    }
+    this.zero.set(reading.grams);
+    this.told.set(SAY.tared);
+    this.desk.tell({ kind: 'tared' });
+  }
+
+  protected back(): void {
+    this.judging.set(undefined);
+    this.chosen.set(undefined);
+    this.told.set(undefined);
+    this.desk.undoLast();
+  }
+
+  protected decide(choice: PourChoice): void {
+    const id = this.judging();
+    this.judging.set(undefined);
+    if (choice.kind === 'scale the rest' && choice.factor !== undefined) this.desk.tell({ kind: 'scaled', factor: choice.factor, words: SAY.toThePour });
+    if (choice.kind === 'take back' || choice.kind === 'pour more') {
+      this.chosen.set(id);
+      this.told.set(choice.kind === 'take back' ? SAY.takeItBackNow : SAY.pourOnNow);
+    }
+  }
+
+  protected go(lineId: string): void {
+    this.judging.set(undefined);
+    this.isElse.set(false);
+    this.chosen.set(lineId);
+  }
+
+  /** The next food, leaving this one for later. */
+  protected skip(): void {
+    const [first] = this.coming();
+    if (first) this.go(first.id);
+  }
+
+  protected leaveOut(): void {
+    const line = this.line();
+    if (line) this.desk.tell({ kind: 'left out', lineId: line.id });
+    this.elseDone();
+  }
+
+  protected elseDone(): void {
+    this.isElse.set(false);
+    this.chosen.set(undefined);
+  }
+
+  protected press(event: KeyboardEvent): void {
+    const onControl = event.target instanceof HTMLElement && ['BUTTON', 'A'].includes(event.target.tagName);
+    if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+    const keys: Readonly<Record<string, () => void>> = {
+      ...(onControl ? {} : { Enter: () => (this.line()?.spoon !== undefined ? this.takeSpoon() : this.take()), ' ': () => this.skip() }),
+      ...(this.preferences.singleKeys() ? { t: () => this.tare(), e: () => this.isElse.set(!this.isElse()), b: () => this.back() } : {}),
+      Escape: () => this.isElse.set(false),
+    };
+    const run = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+    if (!run) return;
+    event.preventDefault();
+    run();
+  }
+}

@@ -1,0 +1,232 @@
+import { inject } from '@angular/core';
+import type { ScaleReading, StoredEvent } from '@fellmist/contract';
+import { HttpErrorResponse } from '@angular/common/http';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { type Action, Store } from '@ngrx/store';
+import { catchError, concatMap, EMPTY, exhaustMap, filter, map, mergeMap, type Observable, of, switchMap, takeUntil, tap, timer, withLatestFrom } from 'rxjs';
+import { failureWords } from './api';
+import { answering } from './asking';
+import { bakeActions } from './bake.actions';
+import { BakeApi, bakeUrl } from './bakeApi';
+import { bakeFeature } from './bake.feature';
+import { keepWaiting, takeUpWaiting } from './keptEvents';
+import { larderActions } from './larder.actions';
+import { STREAM } from './stream';
+
+/** How long to wait before the server is tried again, milliseconds. */
+const TRY_AGAIN_MS = 2000;
+
+export const loadBakes = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.listWanted),
+      switchMap(() =>
+        api.bakes().pipe(
+          map((heads): Action => bakeActions.listLoaded({ heads })),
+          catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const beginBake = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.begin),
+      mergeMap(({ ask, id, planned }) => answering(ask, api.begin(id, planned))),
+    ),
+  { functional: true },
+);
+
+export const removeBake = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.remove),
+      concatMap(({ head }) =>
+        api.remove(head.id).pipe(
+          map((): Action => bakeActions.removed({ head })),
+          catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const restoreBake = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.restore),
+      concatMap(({ head }) =>
+        api.restore(head.id).pipe(
+          map((): Action => bakeActions.listWanted()),
+          catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const openBake = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.openWanted),
+      switchMap(({ id }) =>
+        api.bake(id).pipe(
+          map((stored): Action => bakeActions.opened({ stored, kept: takeUpWaiting(id) })),
+          catchError((error: unknown) => of(bakeActions.openFailed({ words: failureWords(error), isMissing: error instanceof HttpErrorResponse && error.status === 404 }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+/** What waits is kept before anything else is done with it, so that a browser that is closed in mid-pour loses nothing. */
+export const keepBake = createEffect(
+  (actions = inject(Actions), store = inject(Store)) =>
+    actions.pipe(
+      ofType(bakeActions.told, bakeActions.heard, bakeActions.opened),
+      withLatestFrom(store.select(bakeFeature.selectBakeState)),
+      tap(([, { stored, waiting }]) => {
+        if (stored) keepWaiting(stored.id, waiting);
+      }),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** Tells the server what waits, one list at a time; each event is known by its id, so that one told twice counts once. */
+export const tellBake = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi), store = inject(Store)) =>
+    actions.pipe(
+      ofType(bakeActions.told, bakeActions.opened, bakeActions.flush, bakeActions.linkLive),
+      withLatestFrom(store.select(bakeFeature.selectBakeState)),
+      exhaustMap(([, { stored, waiting, place }]): Observable<Action> => {
+        if (!stored || waiting.length === 0) return EMPTY;
+        return api.tell(stored.id, waiting, place).pipe(
+          map(({ events }): Action => bakeActions.heard({ id: stored.id, events })),
+          catchError((error: unknown) => {
+            const isRefused = error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500;
+            return of(isRefused ? bakeActions.refused({ words: failureWords(error) }) : bakeActions.linkLost());
+          }),
+        );
+      }),
+    ),
+  { functional: true },
+);
+
+/** What was told while the last list was on its way goes next; a server that does not answer is tried again. */
+export const tellOn = createEffect(
+  (actions = inject(Actions), store = inject(Store)) =>
+    actions.pipe(
+      ofType(bakeActions.heard, bakeActions.linkLost),
+      switchMap((action) => (action.type === bakeActions.linkLost.type ? timer(TRY_AGAIN_MS) : of(0))),
+      withLatestFrom(store.select(bakeFeature.selectWaiting)),
+      filter(([, waiting]) => waiting.length > 0),
+      map((): Action => bakeActions.flush()),
+    ),
+  { functional: true },
+);
+
+/** What other pages tell of the same bake. */
+export const watchBake = createEffect(
+  (actions = inject(Actions), stream = inject(STREAM)) =>
+    actions.pipe(
+      ofType(bakeActions.opened),
+      switchMap(({ stored }) =>
+        stream(bakeUrl(stored.id, `/stream?since=${stored.events.at(-1)?.place ?? 0}`)).pipe(
+          map((said): Action => {
+            if (said.kind === 'said') return bakeActions.heard({ id: stored.id, events: [said.data as StoredEvent] });
+            return said.kind === 'open' ? bakeActions.linkLive() : bakeActions.linkLost();
+          }),
+          takeUntil(actions.pipe(ofType(bakeActions.closed, bakeActions.openWanted))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const knowStock = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi), store = inject(Store)) =>
+    actions.pipe(
+      ofType(bakeActions.opened, bakeActions.takeStock, bakeActions.giveBackStock),
+      withLatestFrom(store.select(bakeFeature.selectStored)),
+      concatMap(([action, stored]): Observable<Action> => {
+        if (!stored) return EMPTY;
+        const { id } = stored;
+        const asked =
+          action.type === bakeActions.takeStock.type
+            ? api.takeStock(id)
+            : action.type === bakeActions.giveBackStock.type
+              ? api.giveBackStock(id).pipe(map(() => null))
+              : api.stock(id);
+        const isChange = action.type !== bakeActions.opened.type;
+        return asked.pipe(
+          mergeMap((taken): readonly Action[] => [bakeActions.stockKnown({ taken }), ...(isChange ? [larderActions.wanted()] : [])]),
+          catchError((error: unknown) => of<Action>(isChange ? bakeActions.stockFailed({ words: failureWords(error) }) : bakeActions.linkLost())),
+        );
+      }),
+    ),
+  { functional: true },
+);
+
+export const loadVessels = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.vesselsWanted),
+      switchMap(() =>
+        api.vessels().pipe(
+          map((vessels): Action => bakeActions.vesselsLoaded({ vessels })),
+          catchError(() => EMPTY),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const putVessel = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.putVessel),
+      concatMap(({ ask, vessel }) => answering(ask, api.putVessel(vessel), (saved) => [bakeActions.vesselPut({ vessel: saved })])),
+    ),
+  { functional: true },
+);
+
+export const removeVessel = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.removeVessel),
+      concatMap(({ vessel }) =>
+        api.removeVessel(vessel.id).pipe(
+          map((): Action => bakeActions.vesselRemoved({ vessel })),
+          catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+/** The scale is heard while somebody weighs. */
+export const hearScale = createEffect(
+  (actions = inject(Actions), stream = inject(STREAM)) =>
+    actions.pipe(
+      ofType(bakeActions.scaleListened),
+      switchMap(() =>
+        stream('/api/devices/scale').pipe(
+          filter((said) => said.kind !== 'open'),
+          map((said): Action => (said.kind === 'said' ? bakeActions.scaleSaid({ reading: said.data as ScaleReading }) : bakeActions.scaleLost())),
+          takeUntil(actions.pipe(ofType(bakeActions.scaleLeft))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const doToScale = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.doToScale),
+      concatMap(({ deed }) => api.doToScale(deed).pipe(catchError(() => EMPTY))),
+    ),
+  { functional: true, dispatch: false },
+);

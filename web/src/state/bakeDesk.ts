@@ -1,0 +1,88 @@
+import { computed, inject, Injectable } from '@angular/core';
+import type { StoredBake } from '@fellmist/contract';
+import { type Amount, type Analysis, classOf, type Line, mainPart, massOf, type ProductClass, readLine } from '@fellmist/core';
+import { type Bake, type BakeAct, type BakeEvent, type BatterVolume, foldBake, nextTurn, volumeOf } from '@fellmist/core/bake';
+import { Store } from '@ngrx/store';
+import { type Answer, Asking } from './asking';
+import { bakeActions } from './bake.actions';
+import { bakeFeature } from './bake.feature';
+import { Desk } from './desk';
+import { Preferences } from './preferences';
+import { teller } from './teller';
+import { map, type Observable } from 'rxjs';
+
+/** The bake on the table: its state from its events, what it comes to, and how something is told of it. */
+@Injectable({ providedIn: 'root' })
+export class BakeDesk {
+  private readonly store = inject(Store);
+  private readonly asking = inject(Asking);
+  private readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
+  readonly stored = this.store.selectSignal(bakeFeature.selectStored);
+  readonly events = this.store.selectSignal(bakeFeature.selectEvents);
+  readonly waiting = this.store.selectSignal(bakeFeature.selectWaiting);
+  readonly isLive = this.store.selectSignal(bakeFeature.selectIsLive);
+  readonly refused = this.store.selectSignal(bakeFeature.selectRefused);
+  readonly vessels = this.store.selectSignal(bakeFeature.selectVessels);
+  readonly larder = this.desk.larder;
+  private readonly former = computed(() => new Map(Object.entries(this.stored()?.former ?? {})));
+
+  readonly bake = computed((): Bake | undefined => {
+    const [stored, larder] = [this.stored(), this.larder()];
+    if (!stored || !larder) return undefined;
+    const { scaleStepG, measures } = this.preferences.settings();
+    return foldBake(this.events(), { formula: stored.formula, larder, kitchen: { scaleStepG, measures }, former: this.former() });
+  });
+
+  readonly plan = computed((): Analysis | undefined => this.desk.analysed(this.bake()?.plan));
+  readonly real = computed((): Analysis | undefined => this.desk.analysed(this.bake()?.real));
+  readonly product = computed((): ProductClass | undefined => {
+    const [formula, tables] = [this.stored()?.formula, this.desk.tables()];
+    return formula && tables ? classOf(formula, tables) : undefined;
+  });
+
+  /** What the batter fills at the bake's factor, and what it would at once. */
+  readonly volume = computed((): BatterVolume | undefined => {
+    const [bake, larder] = [this.bake(), this.larder()];
+    const part = bake && larder && mainPart(bake.exact, larder);
+    return part ? volumeOf(part, larder, this.product()) : undefined;
+  });
+
+  foodName(id: string | undefined): string | undefined {
+    return this.desk.foodName(id);
+  }
+
+  /** Grams of an amount of a food, as this household measures; undefined where they cannot be known. */
+  massOf(amount: Amount, foodId: string | undefined): number | undefined {
+    const larder = this.larder();
+    const found = massOf(amount, foodId === undefined ? undefined : larder?.foods.get(foodId), this.preferences.settings().measures);
+    return 'massG' in found ? found.massG : undefined;
+  }
+
+  /** A line as the paste field would read it, under an id of its own. */
+  readLine(text: string): Line | undefined {
+    const larder = this.larder();
+    return larder && readLine(text, `x-${crypto.randomUUID()}`, larder, this.preferences.settings().measures);
+  }
+
+  private stamped(act: BakeAct, events: readonly BakeEvent[]): BakeEvent {
+    return { ...act, id: crypto.randomUUID(), teller: teller(), turn: nextTurn(events), at: new Date().toISOString() };
+  }
+
+  /** Something happened: it counts at once, and the server hears of it as soon as it can. */
+  tell(...acts: readonly BakeAct[]): void {
+    for (const act of acts) this.store.dispatch(bakeActions.told({ event: this.stamped(act, this.events()) }));
+  }
+
+  undoLast(): void {
+    const lastId = this.bake()?.lastId;
+    if (lastId !== undefined) this.tell({ kind: 'undone', eventId: lastId });
+  }
+
+  /** Begins a bake of a saved try. */
+  begin(formulaId: string, tryId: string): Observable<Answer<string>> {
+    const id = crypto.randomUUID();
+    const planned = this.stamped({ kind: 'planned', formulaId, tryId }, []);
+    return this.asking.ask<StoredBake>((ask) => bakeActions.begin({ ask, id, planned })).pipe(map((answer): Answer<string> => (answer.ok ? { ok: true, value: id } : answer)));
+  }
+}
