@@ -28,11 +28,11 @@ function openOrSay(): Store {
 const db = openOrSay();
 const shipped = loadShippedLarder(join(root, 'data'));
 const larderStore = openLarderStore(db, shipped, now);
-if (demo) setTable(larderStore, shipped, join(root, 'data'));
+const vessels = loadVessels(join(root, 'data'));
+if (demo) setTable(larderStore, shipped, vessels, join(root, 'data'));
 const labels = shelfLookup(join(root, 'data', 'label-shelf.json'));
 
 const scale = new SimulatedScale(Math.random);
-const vessels = loadVessels(join(root, 'data'));
 
 const app = buildApp({ larderStore, labels, scale, vessels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
 const server: Server = app.listen(port, '127.0.0.1');

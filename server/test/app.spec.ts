@@ -6,7 +6,7 @@ import request from 'supertest';
 import { setTable } from '../src/demo/setTable';
 import { openStore } from '../src/store/database';
 import { seedLarder } from '../src/store/rules';
-import { appOn, larderStoreOn, local, migrations, now, root, sheetOf, shipped } from './household';
+import { appOn, larderStoreOn, local, migrations, now, root, sheetOf, shipped, vessels } from './household';
 
 function save(n: number, title = 'Buns'): SaveRequest {
   return { tryId: `00000000-0000-4000-8000-00000000000${n}`, label: `try ${n}`, worksheet: sheetOf(`${title}\nServes 4\n200 g plain flour\n${100 + n} ml milk`) };
@@ -114,8 +114,8 @@ test('a migration that comes later copies the file first', () => {
 test('the demo household sets at least four formulas, one with two tries, and sets them once', () => {
   const db = openStore(':memory:', migrations, now);
   const larderStore = larderStoreOn(db);
-  setTable(larderStore, shipped, join(root, 'data'));
-  setTable(larderStore, shipped, join(root, 'data'));
+  setTable(larderStore, shipped, vessels, join(root, 'data'));
+  setTable(larderStore, shipped, vessels, join(root, 'data'));
   expect(larderStore.contents.packs.length).toBeGreaterThan(10);
   expect(larderStore.larder.inHand.get('plain-flour')).toBe('pack-mill-flour');
   const counts = db

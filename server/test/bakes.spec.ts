@@ -91,6 +91,16 @@ describe('a bake on the server', () => {
     expect(left()).toEqual([50, 500]);
   });
 
+  test('a line that names no pack takes from the pack of its kind that is open', async () => {
+    larderStore.savePack({ id: 'bag', name: 'Oat flour, bag', kindId: 'oat-flour', measuresG: {}, mayContain: [], thirstTests: [], note: '' }, 0);
+    for (const one of ['old', 'new']) larderStore.deleteStock(one);
+    larderStore.putStock({ id: 'bag-1', foodId: 'bag', leftG: 100, origin: 'pack', note: '' });
+    const { body } = await local(request(app).post(`/api/bakes/${id}/stock`));
+    // 120 g were used and 100 g were there: all of it goes, and it is said that there was less.
+    expect(body).toMatchObject({ taken: [{ itemId: 'bag-1', massG: 100 }], short: ['oat-flour'] });
+    await local(request(app).delete(`/api/bakes/${id}/stock`));
+  });
+
   test('goes out as JSON and as a schema.org Recipe with the weights that were poured', async () => {
     const line = allLines((await read(id)).formula)[0]?.id ?? '';
     await tell(id, [event({ kind: 'poured', lineId: line, massG: 11, by: 'scale' })]);

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { analyse, readRecipeText, stockLarder } from '@fellmist/core';
-import { loadShippedLarder } from '@fellmist/data';
+import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { runAnalyse, runRebuild } from '../src/door/door';
 
 const root = join(__dirname, '../..');
@@ -71,3 +71,17 @@ test('bad input is one line on standard error and exit code 2, through the real 
   const good = door('analyse', loaf);
   expect([good.status, (JSON.parse(good.stdout) as Described).title]).toEqual([0, 'Carrot-cardamom loaf']);
 }, 60_000);
+
+test('a file is analysed at a factor and held against a tin, as a bake is; what is near no tin, and an absurd factor, are told', () => {
+  const vessels = loadVessels(join(root, 'data'));
+  const [plain, half] = [runAnalyse(loaf, shipped), runAnalyse(loaf, shipped, { scale: '1.5', vessel: '9x5 in loaf' }, vessels)] as [
+    Described,
+    Described & { readonly vessel: { id: string; full: number; words: string } },
+  ];
+  expect(half.lines[0]?.massG).toBe(300);
+  expect(half.totals.portion['energyKcal']).toBeCloseTo(plain.totals.portion['energyKcal'] ?? 0, 1);
+  // 9 x 5 x 3 in holds 8 cups, 1.9 L, by US home-economics pan tables (from memory); the batter fills about half of it once.
+  expect(half.vessel).toMatchObject({ id: 'loaf-large', words: expect.stringMatching(/(?:6|7)\d % full/) as string });
+  expect(() => runAnalyse(loaf, shipped, { vessel: 'the moon' }, vessels)).toThrow(/no tin is near "the moon"/);
+  expect(() => runAnalyse(loaf, shipped, { scale: '100' }, vessels)).toThrow(/from 0\.1 to 20/);
+});

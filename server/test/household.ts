@@ -13,6 +13,7 @@ export const root = join(__dirname, '../..');
 export const migrations = join(root, 'server/migrations');
 export const shipped = loadShippedLarder(join(root, 'data'));
 export const now = (): string => '2026-11-24T10:00:00.000Z';
+export const vessels = loadVessels(join(root, 'data'));
 const labels = shelfLookup(join(root, 'data/label-shelf.json'));
 const larder = stockLarder(shipped.foods);
 
@@ -25,7 +26,7 @@ export function appOn(larderStore: LarderStore) {
     larderStore,
     labels,
     scale: new SimulatedScale(() => 0.5, 0),
-    vessels: loadVessels(join(root, 'data')),
+    vessels,
     webRoot: join(root, 'nowhere'),
     log: pino({ level: 'silent' }),
     now,

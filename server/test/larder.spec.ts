@@ -5,10 +5,10 @@ import { PACK_COLUMNS, readCsv, readFoodRows, readPackRows, writeFoodTable, writ
 import { type Pack } from '@fellmist/core';
 import request from 'supertest';
 import { setTable } from '../src/demo/setTable';
-import { testHousehold, root, shipped } from './household';
+import { testHousehold, root, shipped, vessels } from './household';
 
 const { app, larderStore, local, close } = testHousehold();
-setTable(larderStore, shipped, join(root, 'data'));
+setTable(larderStore, shipped, vessels, join(root, 'data'));
 afterAll(close);
 
 async function list(query: string): Promise<FoodPage> {

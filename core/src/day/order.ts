@@ -106,7 +106,7 @@ function orderAnew(formula: Formula, larder: Larder, former: ReadonlyMap<string,
     const mine = lines.filter(({ id }) => stepOf.get(id) === s);
     if (mine.length === 0) return [];
     const short = text.length > MOST_WORDS ? `${text.slice(0, MOST_WORDS)}…` : text;
-    return [{ id: `step-${s}`, words: `Step ${s + 1}`, lineIds: mine.map(({ id }) => id), then: short }];
+    return [{ id: `step-${s}`, words: `Step ${s + 1} of the method`, lineIds: mine.map(({ id }) => id), then: short }];
   });
 }
 

@@ -1,4 +1,5 @@
 export { type BatterVolume, mlPer100g, volumeOf } from './batterVolume';
+export { findVessel } from './findVessel';
 export { betterVessel, depthWords, factorToFill, factorWords, type Fit, fitOf, fitWords, goesIn, wantedFill } from './fit';
 export {
   FACTORS,

@@ -121,6 +121,7 @@ export interface KitchenAmount {
 /** A scale's step is at most this part of what is weighed on it. House value: one in twenty. */
 const SCALE_ERROR = 0.05;
 const TSP_STEP = 0.125;
+const LEAST_TSP = 0.04;
 
 /**
  * An amount as scale and spoons can measure it: on the scale where its step is small enough beside it, else in eighths of
@@ -134,11 +135,15 @@ export function measuredIn(massG: number, food: Food | undefined, { scaleStepG, 
   const density = food?.densityGPerMl;
   const spoonMl = unitFactor('tsp', measures) ?? 5;
   if (density === undefined) return byScale;
-  const count = Math.max(Math.round(massG / density / spoonMl / TSP_STEP), 1) * TSP_STEP;
+  const exact = massG / density / spoonMl;
+  // The smallest spoon holds an eighth; half of it can be told by eye, less cannot.
+  if (exact < LEAST_TSP) return { massG, how: 'as it is', words: `${gramsNumber(massG)} g` };
+  const isHalf = exact < 0.75 * TSP_STEP;
+  const count = isHalf ? TSP_STEP / 2 : Math.round(exact / TSP_STEP) * TSP_STEP;
   const spooned = count * spoonMl * density;
   // A pinch that is nearer by the scale's step than by the smallest spoon is weighed.
   if (Math.abs(spooned - massG) > Math.abs(onScale - massG)) return byScale;
-  return { massG: spooned, how: 'spoon', words: `${kitchenNumber(count)} tsp` };
+  return { massG: spooned, how: 'spoon', words: isHalf ? 'half of 1/8 tsp' : `${kitchenNumber(count)} tsp` };
 }
 
 export interface RoundedLine extends KitchenAmount {

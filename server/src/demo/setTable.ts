@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { formulaSchema, lookedUpSchema, type ShippedLarder } from '@fellmist/contract';
@@ -16,10 +15,13 @@ import {
   type SwapRule,
   type Worksheet,
 } from '@fellmist/core';
+import { type Vessel } from '@fellmist/core/bake';
 import * as z from 'zod';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { countFormulas, createFormula, saveTry } from '../store/formulas';
 import { type LarderStore } from '../store/larderStore';
+import { setBakes } from './setBakes';
+import { steadyId } from './steadyId';
 
 const household = z.array(
   z.strictObject({
@@ -42,12 +44,6 @@ const household = z.array(
       .min(1),
   }),
 );
-
-/** An id that is the same on every machine, so that the demo's addresses do not change. */
-function steadyId(name: string): string {
-  const hash = createHash('sha256').update(name).digest('hex');
-  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
-}
 
 function swap(sheet: Worksheet, from: string, rule: SwapRule, share: number, larder: Larder, tables: SwapTables): Worksheet {
   const [line] = linesNamed(sheet.rebuild, from, larder);
@@ -115,7 +111,7 @@ function stockTable(larderStore: LarderStore, folder: string): void {
 }
 
 /** Fills an empty shelf and larder with the demo household: its recipes are read and rebuilt by the same core as any other. */
-export function setTable(larderStore: LarderStore, shipped: ShippedLarder, dataFolder: string): void {
+export function setTable(larderStore: LarderStore, shipped: ShippedLarder, vessels: readonly Vessel[], dataFolder: string): void {
   const { db } = larderStore;
   const folder = join(dataFolder, 'demo');
   if (countFormulas(db) > 0) return;
@@ -144,4 +140,5 @@ export function setTable(larderStore: LarderStore, shipped: ShippedLarder, dataF
     });
   }
   stockTable(larderStore, dataFolder);
+  setBakes(larderStore, shipped, vessels, dataFolder);
 }

@@ -15,6 +15,7 @@ import {
   LIKELY,
   limitOf,
   linesNamed,
+  mainPart,
   lineState,
   matchFood,
   MOST_CHARACTERS,
@@ -31,6 +32,7 @@ import {
   strainWords,
   type Worksheet,
 } from '@fellmist/core';
+import { type BatterVolume, factorToFill, findVessel, fitOf, fitWords, scaleFor, scaleFormula, type Vessel, volumeOf } from '@fellmist/core/bake';
 
 /** The measures that the commands read in. */
 const MEASURES = 'us';
@@ -99,10 +101,41 @@ export function describe(formula: Formula, analysis: Analysis): object {
   };
 }
 
-export function runAnalyse(file: string, shipped: ShippedLarder): object {
+export interface SizeAsk {
+  /** A factor, as typed. */
+  readonly scale?: string | undefined;
+  /** "23x13 loaf". */
+  readonly vessel?: string | undefined;
+}
+
+/** The formula of a file, larger or smaller where that is asked, and how it would sit in a vessel: the way a bake goes. */
+export function runAnalyse(file: string, shipped: ShippedLarder, { scale, vessel: words }: SizeAsk = {}, vessels: readonly Vessel[] = []): object {
   const larder = stockLarder(shipped.foods);
   const formula = readFormulaFile(file, larder);
-  return describe(formula, analyse(formula, larder, shipped));
+  const product = classOf(formula, shipped);
+  const volumeOfMain = (of: Formula): BatterVolume => volumeOf(mainPart(of, larder) ?? { lines: [] }, larder, product);
+  const vessel = words === undefined ? undefined : findVessel(words, vessels);
+  if (words !== undefined && !vessel) throw new DoorError(`--vessel: no tin is near "${words}". Write it like "23x13 loaf", "20 round" or "8 in square".`);
+  const scaled = scaleFor({ by: 'factor', factor: scale === undefined ? 1 : Number(scale) }, formula, { larder, volume: volumeOfMain(formula), product, yieldG: 0 });
+  if (!scaled.ok) throw new DoorError(`--scale: ${scaled.error}`);
+  const at = scaleFormula(formula, scaled.factor);
+  const said = describe(at, analyse(at, larder, shipped));
+  if (!vessel) return said;
+  const volume = volumeOfMain(at);
+  const fit = fitOf(vessel, 1, volume, product);
+  return {
+    ...said,
+    vessel: {
+      id: vessel.id,
+      name: vessel.name,
+      full: Number(fit.raw.toFixed(3)),
+      risen: Number(fit.risen.toFixed(3)),
+      depthCm: Number(fit.rawCm.toFixed(1)),
+      state: fit.state,
+      words: fitWords(fit, volume, vessels, product),
+      fillFactor: Number((scaled.factor * factorToFill(vessel, 1, volume, product)).toFixed(2)),
+    },
+  };
 }
 
 function foodNamed(words: string, larder: Larder): Food {

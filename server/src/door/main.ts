@@ -1,20 +1,38 @@
 import { join } from 'node:path';
-import { loadShippedLarder } from '@fellmist/data';
+import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { DoorError, runAnalyse, runRead, runRebuild } from './door';
 
 const USAGE = {
-  analyse: 'usage: npm run -s analyse -- FILE',
+  analyse: 'usage: npm run -s analyse -- FILE [--scale 1.5] [--vessel "23x13 loaf"]',
   rebuild: 'usage: npm run -s rebuild -- FILE --swap "FROM -> TO" [--settle]',
   read: 'usage: npm run -s read -- FILE',
 };
 
+/** What stands alone, and what follows each of some options. */
+function optionsOf(rest: readonly string[], names: readonly string[]): { readonly plain: readonly string[]; readonly options: ReadonlyMap<string, string> } {
+  const options = new Map<string, string>();
+  const plain: string[] = [];
+  for (let i = 0; i < rest.length; i++) {
+    const one = rest[i] ?? '';
+    if (!names.includes(one)) plain.push(one);
+    else options.set(one, rest[(i += 1)] ?? '');
+  }
+  return { plain, options };
+}
+
 function run(argv: readonly string[]): object {
   const [command, ...rest] = argv;
-  const shipped = loadShippedLarder(join(process.env['FELLMIST_ROOT'] ?? process.cwd(), 'data'));
-  if (command === 'analyse' || command === 'read') {
+  const data = join(process.env['FELLMIST_ROOT'] ?? process.cwd(), 'data');
+  const shipped = loadShippedLarder(data);
+  if (command === 'read') {
     const [file] = rest;
-    if (!file || rest.length !== 1) throw new DoorError(USAGE[command]);
-    return command === 'read' ? runRead(file, shipped) : runAnalyse(file, shipped);
+    if (!file || rest.length !== 1) throw new DoorError(USAGE.read);
+    return runRead(file, shipped);
+  }
+  if (command === 'analyse') {
+    const { plain, options } = optionsOf(rest, ['--scale', '--vessel']);
+    if (!plain[0] || plain.length !== 1) throw new DoorError(USAGE.analyse);
+    return runAnalyse(plain[0], shipped, { scale: options.get('--scale'), vessel: options.get('--vessel') }, loadVessels(data));
   }
   const plain = rest.filter((one) => one !== '--settle');
   const at = plain.indexOf('--swap');

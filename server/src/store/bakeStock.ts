@@ -17,7 +17,7 @@ export interface Taken {
 
 export interface StockTaken {
   readonly taken: readonly Taken[];
-  /** Foods of which there was less in stock than was used, or none, by id. */
+  /** Foods that are kept count of and of which there was less in stock than was used, by id. */
   readonly short: readonly string[];
 }
 
@@ -44,18 +44,16 @@ export function takeFromStock(larderStore: LarderStore, id: string, kitchen: Hou
     const short: string[] = [];
     for (const [foodId, usedG] of usedFoods(bake.real)) {
       let left = usedG;
-      for (const item of inOrderOfUse(
-        items.filter((one) => one.foodId === foodId),
-        larder.foods,
-        today,
-      )) {
+      // A line that names no pack was poured from whichever of its kind is open.
+      const own = items.filter((one) => one.foodId === foodId || larder.foods.get(one.foodId)?.packOf === foodId);
+      for (const item of inOrderOfUse(own, larder.foods, today)) {
         const massG = Math.min(item.leftG, left);
         if (massG <= 0) continue;
         left -= massG;
         taken.push({ itemId: item.id, foodId, massG });
         larderStore.putStock({ ...item, leftG: item.leftG - massG } satisfies StockItem);
       }
-      if (left > 0.5) short.push(foodId);
+      if (own.length > 0 && left > 0.5) short.push(foodId);
     }
     const answer = { taken, short };
     db.prepare(TAKE).run({ id, body: JSON.stringify(answer), at });

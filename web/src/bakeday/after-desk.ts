@@ -27,6 +27,9 @@ const ROWS: readonly { readonly key: FigureKey; readonly name: string; readonly 
   { key: 'fibreG', name: SAY.fibre, unit: 'g', digits: 1 },
   { key: 'sugarsG', name: SAY.sugars, unit: 'g', digits: 1 },
 ];
+/** A count, with a decimal only where it has one. */
+const countWords = (count: number): string => showNumber(count, Math.abs(count - Math.round(count)) < 0.05 ? 0 : 1);
+
 /** A difference of less is not told. */
 const TOLD_KCAL = 1;
 
@@ -99,7 +102,7 @@ export class AfterDesk {
   });
   protected readonly portionWords = computed(() => {
     const views = this.desk.real()?.views;
-    return views ? SAY.portionsOf(showNumber(views.portions, 1), this.bake().plan.portionWord, showNumber(views.portionMassG, 0)) : '';
+    return views ? SAY.portionsOf(countWords(views.portions), this.bake().plan.portionWord, showNumber(views.portionMassG, 0)) : '';
   });
 
   /** Why it came out otherwise than planned, in foods. */
@@ -111,7 +114,7 @@ export class AfterDesk {
     const told = found.filter(({ amount, byG }) => Math.abs(amount) >= TOLD_KCAL && Math.abs(byG) >= 0.5).slice(0, 3);
     if (Math.abs(whole) < TOLD_KCAL) return undefined;
     const foods = told.map(({ name, byG }) => SAY.moreOrLess(showNumber(Math.abs(byG), 0), byG > 0 ? SAY.more : SAY.less, name.toLowerCase()));
-    const cut = Math.abs(plan.views.portions - real.views.portions) > 0.01 ? [SAY.otherNumber(showNumber(real.views.portions, 1), showNumber(plan.views.portions, 1))] : [];
+    const cut = Math.abs(plan.views.portions - real.views.portions) > 0.01 ? [SAY.otherNumber(countWords(real.views.portions), countWords(plan.views.portions))] : [];
     return SAY.because(showChange(0, this.preferences.inEnergy(whole), 0), this.preferences.energyUnit(), [...foods, ...cut].join(', ') || SAY.manySmall);
   });
 
@@ -149,7 +152,7 @@ export class AfterDesk {
     this.bake().kept.map(({ eventId, place, left, useBy }) => ({
       id: eventId,
       place,
-      words: SAY.keptIn(showNumber(left, 1), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(new Date(useBy))),
+      words: SAY.keptIn(countWords(left), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(new Date(useBy))),
     })),
   );
   protected readonly keeping = computed(() => this.desk.product()?.keeping.words);

@@ -92,7 +92,7 @@ export class Cards {
 
   protected readonly makes = computed(() => {
     const [bake, real] = [this.desk.bake(), this.desk.real()];
-    return bake && real ? SAY.makesWords(showNumber(real.views.portions, 1), `${bake.plan.portionWord}s`) : '';
+    return bake && real ? SAY.makesWords(showNumber(real.views.portions, Number.isInteger(real.views.portions) ? 0 : 1), `${bake.plan.portionWord}s`) : '';
   });
   protected readonly allergens = computed(() => this.desk.real()?.allergens.contains.join(', ') || SAY.none);
   protected readonly madeOn = computed(() => {

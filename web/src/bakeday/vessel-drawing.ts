@@ -19,13 +19,12 @@ export class VesselDrawing {
   protected readonly say = SAY;
   readonly fit = input.required<Fit>();
   readonly words = input.required<string>();
-  protected readonly box = `0 0 ${WIDE} ${HIGH}`;
 
   protected readonly drawn = computed(() => {
     const { vessel, rawCm, risenCm } = this.fit();
     const across = isRound(vessel) ? vessel.acrossCm : (vessel.lengthCm ?? vessel.acrossCm);
     const tallest = Math.max(vessel.heightCm, Math.min(risenCm, vessel.heightCm * 2)) * 1.1;
-    const scale = Math.min((WIDE - 40) / across, (FOOT - 20) / tallest);
+    const scale = Math.min((WIDE - 110) / across, (FOOT - 20) / tallest);
     const half = (across * scale) / 2;
     const middle = WIDE / 2;
     const at = (cm: number): number => half * (vessel.taper + (1 - vessel.taper) * Math.min(cm / vessel.heightCm, 1));
@@ -50,6 +49,7 @@ export class VesselDrawing {
       highY: y(rim / 2),
       middle,
       isBowl: bowl !== undefined,
+      box: `0 ${Math.max(Math.min(y(rim), y(Math.min(risenCm, rim * 2))) - 14, 0)} ${WIDE} ${HIGH - Math.max(Math.min(y(rim), y(Math.min(risenCm, rim * 2))) - 14, 0)}`,
     };
   });
 }

@@ -83,6 +83,8 @@ export class Weigh {
     return shown === undefined ? '–' : grams(shown, this.step());
   });
 
+  protected readonly takeWords = computed(() => ((this.net() ?? 0) === 0 ? SAY.takeIt : SAY.take(this.big())));
+
   /** What is wrong with the scale, in words; nothing of it is taken as a weight. */
   protected readonly scaleWords = computed((): string | undefined => {
     const [reading, net, line] = [this.reading(), this.net(), this.line()];
@@ -323,11 +325,19 @@ export class Weigh {
     this.chosen.set(undefined);
   }
 
+  /** What the large key does: it keeps a pour that is off, takes a spoon, or takes the reading. */
+  private enter(): void {
+    const [first] = this.choices();
+    if (first) this.decide(first);
+    else if (this.line()?.spoon !== undefined) this.takeSpoon();
+    else this.take();
+  }
+
   protected press(event: KeyboardEvent): void {
     const onControl = event.target instanceof HTMLElement && ['BUTTON', 'A'].includes(event.target.tagName);
     if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
     const keys: Readonly<Record<string, () => void>> = {
-      ...(onControl ? {} : { Enter: () => (this.line()?.spoon !== undefined ? this.takeSpoon() : this.take()), ' ': () => this.skip() }),
+      ...(onControl ? {} : { Enter: () => this.enter(), ' ': () => this.skip() }),
       ...(this.preferences.singleKeys() ? { t: () => this.tare(), e: () => this.isElse.set(!this.isElse()), b: () => this.back() } : {}),
       Escape: () => this.isElse.set(false),
     };

@@ -1,0 +1,92 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type ShippedLarder, vesselSchema } from '@fellmist/contract';
+import { classOf } from '@fellmist/core';
+import { type BakeAct, type BakeEvent, foldBake, inWeighingOrder, realMass, type Vessel } from '@fellmist/core/bake';
+import { addDays, formatISO, parseISO } from 'date-fns';
+import * as z from 'zod';
+import { beginBake, readBake, tellBake } from '../store/bakes';
+import { readFormula } from '../store/formulas';
+import { type LarderStore } from '../store/larderStore';
+import { putVessel } from '../store/vessels';
+import { steadyId } from './steadyId';
+
+const table = z.strictObject({
+  vessels: z.array(vesselSchema.omit({ mark: true, source: true })),
+  bakes: z.array(
+    z.strictObject({
+      file: z.string(),
+      at: z.string(),
+      factor: z.number().positive().optional(),
+      vesselId: z.string(),
+      /** How far a food's pour was off, as a factor. */
+      pours: z.record(z.string(), z.number()),
+      /** So many lines were poured; all, where it does not say. */
+      lines: z.number().int().optional(),
+      /** Part of what went in that the weighed yield lost. */
+      loss: z.number().optional(),
+      leftBehindG: z.number().optional(),
+      pieces: z.array(z.number()).optional(),
+      kept: z.strictObject({ place: z.enum(['fridge', 'freezer']), portions: z.number() }).optional(),
+      note: z.string().optional(),
+      finished: z.boolean(),
+    }),
+  ),
+});
+
+type Row = z.infer<typeof table>['bakes'][number];
+
+/** What a bake of the demo household tells, from the beginning to what came out. */
+function setBake(larderStore: LarderStore, shipped: ShippedLarder, row: Row, vessel: Vessel, id: string): void {
+  const { db, larder, contents } = larderStore;
+  const stored = readFormula(db, steadyId(row.file));
+  if (!stored) throw new Error(`demo bakes: no formula from ${row.file}`);
+  let turn = 0;
+  const event = (act: BakeAct): BakeEvent => ({ ...act, id: steadyId(`${id} ${(turn += 1)}`), teller: 'demo', turn, at: row.at });
+  const planned = event({ kind: 'planned', formulaId: stored.id, tryId: stored.thisTry.id }) as BakeEvent & { readonly kind: 'planned' };
+  const bake = beginBake(db, id, planned, row.at);
+  if (!bake) throw new Error(`demo bakes: ${row.file} did not begin`);
+  const kitchen = contents.settings.settings;
+  const setting = { formula: bake.formula, larder, kitchen, former: new Map(Object.entries(bake.former)) };
+  const tell = (...acts: readonly BakeAct[]): void => {
+    if (acts.length > 0) tellBake(db, id, acts.map(event), row.at);
+  };
+  const now = () =>
+    foldBake(
+      (readBake(db, id)?.events ?? []).map((one) => one.event),
+      setting,
+    );
+  tell({ kind: 'vessel chosen', vessel, count: 1 }, ...(row.factor === undefined ? [] : [{ kind: 'scaled' as const, factor: row.factor, words: `${row.factor} times` }]));
+  const pours = inWeighingOrder(now())
+    .slice(0, row.lines)
+    .map(({ id: lineId, plannedG = 0, spoon, foodId = '' }): BakeAct => {
+      const massG = Number((plannedG * (row.pours[foodId] ?? 1)).toFixed(1));
+      return { kind: 'poured', lineId, massG, by: spoon === undefined ? 'scale' : 'spoon', foodId };
+    });
+  tell(...pours);
+  if (row.leftBehindG !== undefined) tell({ kind: 'left behind', where: 'in the bowl', massG: row.leftBehindG });
+  if (row.loss !== undefined) {
+    const tareG = vessel.emptyG ?? 0;
+    tell({ kind: 'yield weighed', massG: Math.round((realMass(now()) - (row.leftBehindG ?? 0)) * (1 - row.loss)) + tareG, tareG });
+  }
+  if (row.pieces) tell({ kind: 'portioned', into: { by: 'pieces' } }, ...row.pieces.map((massG): BakeAct => ({ kind: 'portion cut', massG, name: '' })));
+  if (row.kept) {
+    const keeping = classOf(bake.formula, shipped)?.keeping;
+    const days = row.kept.place === 'fridge' ? keeping?.fridgeDays : keeping?.freezerDays;
+    tell({ kind: 'kept', ...row.kept, ...(days ? { useBy: formatISO(addDays(parseISO(row.at), days), { representation: 'date' }) } : {}) });
+  }
+  if (row.note !== undefined) tell({ kind: 'note', text: row.note });
+  if (row.finished) tell({ kind: 'finished' });
+}
+
+/** The demo household's tins and what it baked of late: five that are done, one half weighed. */
+export function setBakes(larderStore: LarderStore, shipped: ShippedLarder, vessels: readonly Vessel[], dataFolder: string): void {
+  const { vessels: own, bakes } = table.parse(JSON.parse(readFileSync(join(dataFolder, 'demo', 'bakes.json'), 'utf8')));
+  const all = [...own.map((vessel) => ({ ...vessel, mark: 'M' as const, source: 'invented, for the demo' })), ...vessels] as readonly Vessel[];
+  for (const vessel of all.slice(0, own.length)) putVessel(larderStore.db, vessel, larderStore.today);
+  bakes.forEach((row, i) => {
+    const vessel = all.find(({ id }) => id === row.vesselId);
+    if (!vessel) throw new Error(`demo bakes: no vessel "${row.vesselId}"`);
+    setBake(larderStore, shipped, row, vessel, steadyId(`bake ${i} ${row.file}`));
+  });
+}
