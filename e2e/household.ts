@@ -38,11 +38,16 @@ export class Household {
     });
   }
 
-  async close(): Promise<void> {
+  /** Ends the server as a power cut would: nothing is said to it before. */
+  kill(): Promise<void> {
+    return this.close('SIGKILL');
+  }
+
+  async close(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
     const { server } = this;
     if (!server) return;
     const gone = new Promise((resolve) => server.on('exit', resolve));
-    server.kill('SIGTERM');
+    server.kill(signal);
     await gone;
     this.server = undefined;
   }

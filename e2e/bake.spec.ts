@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from 'puppeteer-core';
+import { press, putOnBench, sees, type } from './household';
+import { type Visit, visit } from './visit';
+
+const PANCAKES = 'Oat pancakes\nMakes 8 pancakes\n200 g rolled oats\n200 g whole milk\n100 g egg\n50 g sunflower oil';
+/** Energy of the foods as their rows give it, kcal in 100 g. */
+const KCAL: Readonly<Record<string, number>> = {};
+
+describe('a bake as it really happens', () => {
+  let opened: Visit;
+  let page: Page;
+  const household = visit(false, '/shelf', (begun) => {
+    opened = begun;
+    page = begun.page;
+  });
+
+  const scale = (deed: object): Promise<void> =>
+    page.evaluate(async (body) => {
+      await fetch('/api/devices/scale', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+    }, deed);
+  const shown = (): Promise<string> => page.$eval('.big', (big) => big.textContent?.trim() ?? '');
+  const food = (): Promise<string> => page.$eval('.food', (name) => name.textContent?.trim() ?? '');
+  const reads = (grams: string): Promise<unknown> =>
+    page.waitForFunction((wanted) => document.querySelector('.big:not(.moves)')?.textContent?.trim() === wanted, { timeout: 10_000 }, `${grams}g`);
+  const pour = async (grams: number, total = grams): Promise<void> => {
+    await scale({ deed: 'pour', grams });
+    await reads(String(total));
+  };
+  const weighs = (name: string): Promise<unknown> => page.waitForFunction((wanted) => document.querySelector('.food')?.textContent?.includes(wanted), { timeout: 10_000 }, name);
+  const events = (): Promise<number> =>
+    page.evaluate(async () => ((await (await fetch(`/api/bakes/${location.pathname.split('/')[2] ?? ''}`)).json()) as { events: unknown[] }).events.length);
+
+  test('is begun from the bench, weighed with the scale, over-poured, changed and goes on through a killed server', async () => {
+    await putOnBench(page, household.url, PANCAKES);
+    await page.waitForFunction(() => document.querySelector('.saved')?.textContent?.startsWith('saved'));
+    const foods = (await page.evaluate(async () => (await (await fetch('/api/larder')).json()) as unknown)) as {
+      foods: readonly { id: string; per100g: { energyKcal?: number } }[];
+    };
+    for (const { id, per100g } of foods.foods) Object.assign(KCAL, { [id]: per100g.energyKcal ?? 0 });
+    await page.click('[aria-label="More for this formula"]');
+    await press(page, 'Bake it');
+    await sees(page, 'Weigh out');
+    await press(page, 'Weigh out');
+    await weighs('Rolled oats');
+    await reads('0');
+
+    await pour(200);
+    await page.keyboard.press('Enter');
+    await weighs('milk');
+    // 20 % too much milk: what it does is said before it is kept.
+    await pour(240);
+    await page.keyboard.press('Enter');
+    await sees(page, 'Take 40 g back');
+    await sees(page, 'Scale the rest by 20 % more');
+    await press(page, 'Keep it');
+    await weighs('Egg');
+    const before = await events();
+
+    await household.kill();
+    // The server is gone, the scale with it: what is typed counts all the same and waits here.
+    await sees(page, 'No scale answers');
+    await type(page, '#typed', '100');
+    await page.keyboard.press('Enter');
+    await weighs('Sunflower oil');
+    await sees(page, 'kept here');
+    await household.open();
+    await page.waitForFunction(() => document.querySelector('fm-link-words')?.textContent === 'saved', { timeout: 20_000 });
+    expect(await events()).toBe(before + 1);
+
+    await press(page, 'Something else');
+    await type(page, '#also', '15 g honey');
+    await sees(page, '15 g of Honey');
+    await press(page, 'It went in');
+    await weighs('Sunflower oil');
+    await sees(page, 'In the bowl, 555 g');
+    // A reload in mid-pour forgets nothing.
+    await page.reload({ waitUntil: 'load' });
+    await weighs('Sunflower oil');
+    await sees(page, 'In the bowl, 555 g');
+    await type(page, '#typed', '50');
+    await page.keyboard.press('Enter');
+    await weighs('All is in');
+  }, 120_000);
+
+  test('weighs its yield, is cut unevenly, and each piece has its numbers by hand', async () => {
+    await press(page, 'What came out');
+    await type(page, '#yield', '640');
+    await type(page, '#tin-weighs', '90');
+    await press(page, 'Weighed');
+    await sees(page, 'It lost');
+    await press(page, 'piece by piece');
+    for (const grams of ['55', '80']) {
+      await type(page, '#cut-grams', grams);
+      await page.keyboard.press('Enter');
+    }
+    await sees(page, '415 g still there');
+    // By hand: what was poured, each food's row, and the piece's part of 550 g.
+    const batch =
+      (200 * (KCAL['rolled-oats'] ?? 0) + 240 * (KCAL['whole-milk'] ?? 0) + 100 * (KCAL['egg'] ?? 0) + 50 * (KCAL['sunflower-oil'] ?? 0) + 15 * (KCAL['honey'] ?? 0)) / 100;
+    expect(batch).toBeGreaterThan(1300);
+    const energies = await page.$$eval('fm-after-desk tbody td.now', (cells) => cells.map((cell) => cell.textContent?.trim() ?? ''));
+    expect(energies.slice(0, 2)).toEqual([55, 80].map((grams) => `${((batch * grams) / 550).toFixed(0)} kcal`));
+    await type(page, '#keep-portions', '4');
+    await press(page, 'Into the fridge');
+    await sees(page, '4 in the fridge, use by');
+    await press(page, 'Eat one');
+    await sees(page, '3 in the fridge');
+    await press(page, 'Finish this bake');
+    await sees(page, 'finished');
+    expect(opened.faults.filter((fault) => !/Failed to load resource|ERR_/.test(fault))).toEqual([]);
+  }, 60_000);
+
+  test('a scale that is unplugged, empty, overloaded or below zero is told, and none of it is taken for a weight', async () => {
+    const url = page.url();
+    await page.goto(`${url}/weigh`, { waitUntil: 'load' });
+    await press(page, 'Back');
+    await page.evaluate(() => undefined);
+    const count = await events();
+    await scale({ deed: 'unplug' });
+    await sees(page, 'The scale is unplugged');
+    await page.keyboard.press('t');
+    await sees(page, 'The scale says nothing');
+    await scale({ deed: 'plug' });
+    await scale({ deed: 'drain' });
+    await sees(page, 'battery is empty');
+    await scale({ deed: 'charge' });
+    await scale({ deed: 'pour', grams: 9000 });
+    await sees(page, 'it weighs up to 5000 g');
+    await scale({ deed: 'clear' });
+    expect(await events()).toBe(count);
+  }, 60_000);
+
+  test('scaling refuses what is absurd, a tin of no size is told, and a second page on the same bake sees what the first tells', async () => {
+    const id = page.url().split('/').at(-2) ?? randomUUID();
+    await page.goto(`${household.url}/bakes/${id}`, { waitUntil: 'load' });
+    await press(page, 'Size and tin');
+    await type(page, '#factor', '100');
+    await page.keyboard.press('Tab');
+    await sees(page, 'from 0.1 to 20');
+    await press(page, 'A tin of your own');
+    await type(page, '#own-name', 'no tin');
+    await type(page, '#own-acrossCm', '0');
+    await press(page, 'Keep this tin');
+    await sees(page, 'Width inside: It is between 1 and 100 cm');
+    const other = await opened.browser.newPage();
+    await other.goto(`${household.url}/bakes/${id}`, { waitUntil: 'load' });
+    await press(other, 'Size and tin');
+    await type(page, '#factor', '1.5');
+    await page.keyboard.press('Tab');
+    await other.waitForFunction(() => document.querySelector<HTMLInputElement>('#factor')?.value === '1.5', { timeout: 10_000 });
+    await other.close();
+    expect([await shown().catch(() => ''), await food().catch(() => '')]).toEqual(['', '']);
+  }, 60_000);
+});
