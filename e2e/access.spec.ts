@@ -66,6 +66,8 @@ describe('every place, light and dark, wide and narrow', () => {
     [LOAF, 1280, 'dark'],
     [LOAF, 390, 'light'],
     ['/shelf', 390, 'dark'],
+    ['/bakes', 1280, 'light'],
+    ['/bakes', 390, 'dark'],
     ['/safety', 390, 'light'],
     ['/house', 1280, 'dark'],
     ['/house', 390, 'light'],
@@ -88,6 +90,30 @@ describe('every place, light and dark, wide and narrow', () => {
       await press(page, 'Cold table');
       await sees(page, 'Draw the sweeteners');
     }
+    expect(await violations(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    expect(faults).toEqual([]);
+    await page.close();
+  });
+
+  test.each([
+    ['', 'Carrot-cardamom loaf', 1280, 'light'],
+    ['', 'In which order', 390, 'dark'],
+    ['/weigh', 'In the bowl', 1280, 'dark'],
+    ['/weigh', 'In the bowl', 390, 'light'],
+    ['/after', 'A portion as it really was', 1280, 'light'],
+    ['/after', 'Where it goes', 390, 'dark'],
+    ['/cards', 'Weigh-out sheet', 1280, 'light'],
+  ])('a bake%s (%s) at %i, %s: no violation, nothing wider than the screen, no error', async (part, words, width, theme) => {
+    const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
+    const id = await page.evaluate(
+      async (isDone) => ((await (await fetch('/api/bakes')).json()) as { id: string; isFinished: boolean }[]).find(({ isFinished }) => isFinished === isDone)?.id ?? '',
+      part === '/after' || part === '/cards',
+    );
+    await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
+    // A bake is listened to as long as it is open: its page never falls idle.
+    await page.goto(`${household.url}/bakes/${id}${part === '/after' ? '' : part}`, { waitUntil: 'load' });
+    await sees(page, words);
     expect(await violations(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     expect(faults).toEqual([]);

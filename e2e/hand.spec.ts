@@ -277,39 +277,6 @@ describe('where the eye and the hand go', () => {
     await own.close();
   });
 
-  test('strong sweeteners come in the measure people use, and bitter is told by the dose', async () => {
-    const { page: own, faults } = await openPage(opened.browser, `${household.url}/shelf`);
-    const notes = (): Promise<readonly string[]> => own.$$eval('.rebuilt .note', (all) => all.map((note) => note.textContent?.trim() ?? ''));
-    const balance = (): Promise<string> => own.$eval('fm-ledger', (ledger) => ledger.textContent ?? '');
-    // By hand: a drop of water is 0.05 g (20 to the millilitre), so that 0.3 g are six.
-    await putOnBench(own, household.url, 'Sweet tea\nServes 1\n250 g water\n0.3 g stevia drops');
-    expect(await notes()).toContain('6 drops');
-    await press(own, 'Balance');
-    await sees(own, 'Sweetness');
-    expect(await balance()).not.toMatch(/bitter/);
-    await putOnBench(own, household.url, 'Sweet tea\nServes 1\n250 g water\n0.12 g pure stevia extract');
-    await press(own, 'Balance');
-    await own.waitForFunction(() => /stevia .*bitter/.test(document.querySelector('fm-ledger')?.textContent ?? ''));
-    expect(faults).toEqual([]);
-    await own.close();
-  });
-
-  test('on the first level stand words a baker knows: nothing of files, units of the laboratory or models', async () => {
-    const { page: own, faults } = await openPage(opened.browser, `${household.url}/shelf`);
-    const strange = /\.json|\bln\b|mmol|house model|house value|undefined|\bNaN\b|\bnull\b/i;
-    for (const place of ['/shelf', '/larder', '/larder/tables', '/house', '/safety', '/bench/paste', '/cold']) {
-      await own.goto(household.url + place, { waitUntil: 'networkidle0' });
-      expect((await own.evaluate(() => document.body.innerText)).match(strange)?.[0] ?? place).toBe(place);
-    }
-    await openFormula(own, household.url, 'Carrot-cardamom loaf');
-    for (const tab of ['Balance', 'Nutrition', 'Lines', 'Notes']) {
-      await press(own, tab);
-      expect((await own.evaluate(() => document.body.innerText)).match(strange)?.[0] ?? tab).toBe(tab);
-    }
-    expect(faults).toEqual([]);
-    await own.close();
-  });
-
   test('a German browser writes and reads a decimal comma, and asks where a figure can be read two ways', async () => {
     const { page: german, faults } = await openPage(opened.browser, `${household.url}/shelf`);
     const devtools = await german.createCDPSession();

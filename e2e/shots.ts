@@ -47,6 +47,27 @@ async function drierScones(page: Page): Promise<void> {
   await sees(page, 'Settle all');
 }
 
+/** The loaf that is half weighed. */
+async function openBake(page: Page): Promise<void> {
+  await press(page, 'Carrot-cardamom loaf');
+  await page.waitForSelector('fm-vessel-drawing svg');
+}
+
+/** Weighing on, with something on the scale. */
+async function weighOn(page: Page): Promise<void> {
+  await press(page, 'Go on weighing');
+  await page.waitForSelector('.keys button');
+  while ((await page.$eval('.big', (big) => big.textContent ?? '')).includes('tsp')) await press(page, 'Took');
+  await page.evaluate(async () => {
+    for (const deed of [
+      { deed: 'step', stepG: 0.1 },
+      { deed: 'pour', grams: 61.4 },
+    ])
+      await fetch('/api/devices/scale', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(deed) });
+  });
+  await page.waitForFunction(() => /^6[01]\.\dg$/.test(document.querySelector('.big:not(.moves)')?.textContent?.trim() ?? ''));
+}
+
 /** The main views, from the demo household, as docs/screenshots holds them. */
 const VIEWS: readonly View[] = [
   { name: 'shelf', path: '/shelf' },
@@ -88,6 +109,20 @@ const VIEWS: readonly View[] = [
       await openLoaf(page);
       await press(page, 'Why this thickness');
       await page.waitForSelector('fm-why-panel li');
+    },
+  },
+  { name: 'bake-size', path: '/bakes', act: openBake },
+  { name: 'weigh', path: '/bakes', act: weighOn },
+  { name: 'weigh-phone', path: '/bakes', width: 390, height: 844, theme: 'dark', act: weighOn },
+  {
+    name: 'portions',
+    path: '/bakes',
+    act: async (page) => {
+      const id = await page.evaluate(
+        async () => ((await (await fetch('/api/bakes')).json()) as { id: string; isFinished: boolean }[]).find(({ isFinished }) => isFinished)?.id ?? '',
+      );
+      await page.goto(new URL(`/bakes/${id}`, page.url()).href, { waitUntil: 'load' });
+      await sees(page, 'A portion as it really was');
     },
   },
   {

@@ -82,6 +82,15 @@ export interface BakeHead {
   readonly events: number;
 }
 
+/** Portions of a bake that wait in the fridge or freezer. */
+export interface KeptPortions {
+  readonly bakeId: string;
+  readonly title: string;
+  readonly place: 'fridge' | 'freezer';
+  readonly left: number;
+  readonly useBy?: string;
+}
+
 /** A bake with what it bakes: the try's rebuild, and the names its lines had in the original. */
 export interface StoredBake {
   readonly id: string;

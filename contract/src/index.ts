@@ -48,6 +48,7 @@ export {
   type BakeHead,
   bakeEventSchema,
   bakeEventsSchema,
+  type KeptPortions,
   type ScaleDeed,
   scaleDeedSchema,
   type ScaleReading,

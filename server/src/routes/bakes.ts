@@ -8,6 +8,7 @@ import { openStream } from '../http/stream';
 import { giveBack, stockTaken, takeFromStock } from '../store/bakeStock';
 import { beginBake, markBake, readBake, readBakes, readEvents, tellBake } from '../store/bakes';
 import { type LarderStore } from '../store/larderStore';
+import { keptPortions } from '../store/kept';
 import { deleteVessel, putVessel, readVessels } from '../store/vessels';
 
 const beginSchema = z.strictObject({ id: z.uuid(), planned: bakeEventSchema });
@@ -107,6 +108,9 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
     response.type('application/ld+json').set('Content-Disposition', `attachment; filename="bake-${id}.jsonld"`).send(writeRecipeJsonLd(bake.real, larder));
   });
 
+  router.get('/kept', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json(keptPortions(larderStore));
+  });
   router.get('/vessels', (_request, response) => {
     response.set('Cache-Control', 'no-store').json([...readVessels(db), ...shipped]);
   });

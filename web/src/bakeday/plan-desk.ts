@@ -142,6 +142,12 @@ export class PlanDesk {
     else this.ask({ by: 'left', lineId: this.leftOf() ?? this.rows()[0]?.line.id ?? '', massG });
   }
 
+  /** The same depth in this tin as in the one that the formula was written for. */
+  protected fromTin(id: string): void {
+    const [from, chosen] = [this.byId().get(id), this.bake().vessel];
+    if (from && chosen) this.ask({ by: 'tins', from, to: { ...chosen.vessel, places: chosen.vessel.places * chosen.count } });
+  }
+
   protected fill(): void {
     const chosen = this.bake().vessel;
     if (chosen) this.ask({ by: 'vessel', ...chosen });

@@ -13,6 +13,7 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { BowlDrawing } from './bowl-drawing';
 import { LinkWords } from './link-words';
+import { PourScale } from './pour-scale';
 import { Practice } from './practice';
 import { SomethingElse } from './something-else';
 import { SAY } from './words';
@@ -24,6 +25,7 @@ const grams = (massG: number, step = 1): string => showNumber(massG, step < 1 ? 
   selector: 'fm-weigh',
   imports: [BowlDrawing, Button, Field, LinkWords, Practice, RouterLink, SomethingElse],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [PourScale],
   templateUrl: './weigh.html',
   styleUrl: './weigh.less',
   host: { '(document:keydown)': 'press($event)' },
@@ -35,7 +37,7 @@ export class Weigh {
   protected readonly desk = inject(BakeDesk);
   readonly id = input.required<string>();
   protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
-  protected readonly reading = this.store.selectSignal(bakeFeature.selectReading);
+  private readonly scale = inject(PourScale);
   /** The line that is weighed, where the baker chose another than the next. */
   private readonly chosen = signal<string | undefined>(undefined);
   /** A pour that is off and not decided yet. */
@@ -43,9 +45,6 @@ export class Weigh {
   protected readonly isElse = signal(false);
   protected readonly told = signal<string | undefined>(undefined);
   private readonly waits = signal(false);
-  /** What the scale showed when the last pour was taken: the running tare. */
-  private readonly zero = signal<number | undefined>(undefined);
-  private wasAway = false;
   private readonly typedField = viewChild<ElementRef<HTMLInputElement>>('typed');
 
   protected readonly line = computed((): BakeLine | undefined => {
@@ -60,20 +59,9 @@ export class Weigh {
     const stage = bake?.stages[at];
     return stage ? { words: SAY.stageOf(at + 1, bake?.stages.length ?? 1, stage.words), then: stage.then } : undefined;
   });
-  private readonly step = computed(() => {
-    const reading = this.reading();
-    return reading?.kind === 'reading' ? reading.stepG : this.preferences.settings().scaleStepG;
-  });
-
-  /** Grams since the last pour was taken; undefined while the scale says nothing. */
-  protected readonly net = computed(() => {
-    const [reading, zero] = [this.reading(), this.zero()];
-    return reading?.kind === 'reading' && zero !== undefined ? Number((reading.grams - zero).toFixed(1)) : undefined;
-  });
-  protected readonly isSteady = computed(() => {
-    const reading = this.reading();
-    return reading?.kind === 'reading' && reading.isSteady;
-  });
+  private readonly step = computed(() => this.scale.stepG());
+  protected readonly net = computed(() => this.scale.net());
+  protected readonly isSteady = computed(() => this.scale.isSteady());
   protected readonly shown = computed(() => {
     const [net, line] = [this.net(), this.line()];
     return net === undefined || !line ? undefined : line.pouredG + net;
@@ -85,15 +73,7 @@ export class Weigh {
 
   protected readonly takeWords = computed(() => ((this.net() ?? 0) === 0 ? SAY.takeIt : SAY.take(this.big())));
 
-  /** What is wrong with the scale, in words; nothing of it is taken as a weight. */
-  protected readonly scaleWords = computed((): string | undefined => {
-    const [reading, net, line] = [this.reading(), this.net(), this.line()];
-    if (!reading) return SAY.noScale;
-    if (reading.kind === 'unplugged') return SAY.scaleUnplugged;
-    if (reading.kind === 'empty battery') return SAY.scaleEmpty;
-    if (reading.kind === 'overload') return SAY.scaleOverload(reading.mostG);
-    return net !== undefined && line?.pouredG === 0 && net < -2 * reading.stepG ? SAY.belowZero : undefined;
-  });
+  protected readonly scaleWords = computed(() => this.scale.words(this.line()?.pouredG ?? 0));
 
   /** The trough: how far it is, and the part of it that is good enough. */
   protected readonly trough = computed(() => {
@@ -184,24 +164,13 @@ export class Weigh {
       });
     });
     effect(() => {
-      const reading = this.reading();
-      untracked(() => this.follow(reading?.kind === 'reading' ? reading.grams : undefined));
+      const reading = this.scale.reading();
+      untracked(() => {
+        if (this.scale.follow(reading)) this.told.set(SAY.scaleIsBack);
+        if (this.waits() && this.scale.isSteady()) this.take();
+      });
     });
     this.keepAwake(destroyed);
-  }
-
-  /** The first reading, and the first of a scale that was away, is where weighing begins: a bowl may stand on it. */
-  private follow(now: number | undefined): void {
-    if (now === undefined) {
-      this.wasAway = this.zero() !== undefined;
-      return;
-    }
-    if (this.zero() === undefined || this.wasAway) {
-      if (this.wasAway) this.told.set(SAY.scaleIsBack);
-      this.wasAway = false;
-      this.zero.set(now);
-    }
-    if (this.waits() && this.isSteady()) this.take();
   }
 
   private keepAwake(destroyed: DestroyRef): void {
@@ -215,7 +184,7 @@ export class Weigh {
 
   /** Takes what the scale shows, once it is steady. */
   protected take(): void {
-    const [line, net, reading] = [this.line(), this.net(), this.reading()];
+    const [line, net, reading] = [this.line(), this.net(), this.scale.reading()];
     if (!line || net === undefined || reading?.kind !== 'reading') {
       this.told.set(SAY.typeInstead);
       return;
@@ -234,7 +203,7 @@ export class Weigh {
       this.told.set(SAY.belowZero);
       return;
     }
-    this.zero.set(reading.grams);
+    this.scale.tare();
     if (net > 0) this.pour(line, net, 'scale');
     else {
       this.desk.tell({ kind: 'poured back', lineId: line.id, massG: -net });
@@ -275,12 +244,10 @@ export class Weigh {
   }
 
   protected tare(): void {
-    const reading = this.reading();
-    if (reading?.kind !== 'reading') {
+    if (!this.scale.tare()) {
       this.told.set(SAY.typeInstead);
       return;
     }
-    this.zero.set(reading.grams);
     this.told.set(SAY.tared);
     this.desk.tell({ kind: 'tared' });
   }

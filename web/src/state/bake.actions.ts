@@ -1,4 +1,4 @@
-import type { BakeHead, ScaleDeed, ScaleReading, StoredBake, StoredEvent } from '@fellmist/contract';
+import type { BakeHead, KeptPortions, ScaleDeed, ScaleReading, StoredBake, StoredEvent } from '@fellmist/contract';
 import type { BakeEvent, Vessel } from '@fellmist/core/bake';
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
 import type { Ask } from './asking';
@@ -9,6 +9,7 @@ export const bakeActions = createActionGroup({
   events: {
     'List Wanted': emptyProps(),
     'List Loaded': props<{ heads: readonly BakeHead[] }>(),
+    'Kept Loaded': props<{ kept: readonly KeptPortions[] }>(),
     'List Failed': props<{ words: string }>(),
     Begin: props<{ ask: Ask<StoredBake>; id: string; planned: BakeEvent }>(),
     Remove: props<{ head: BakeHead }>(),

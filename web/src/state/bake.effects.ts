@@ -30,6 +30,20 @@ export const loadBakes = createEffect(
   { functional: true },
 );
 
+export const loadKept = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.listWanted),
+      switchMap(() =>
+        api.kept().pipe(
+          map((kept): Action => bakeActions.keptLoaded({ kept })),
+          catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
 export const beginBake = createEffect(
   (actions = inject(Actions), api = inject(BakeApi)) =>
     actions.pipe(

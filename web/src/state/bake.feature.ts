@@ -1,4 +1,4 @@
-import type { BakeHead, ScaleReading, StoredBake, StoredEvent } from '@fellmist/contract';
+import type { BakeHead, KeptPortions, ScaleReading, StoredBake, StoredEvent } from '@fellmist/contract';
 import type { BakeEvent, Vessel } from '@fellmist/core/bake';
 import { createFeature, createReducer, on } from '@ngrx/store';
 import { bakeActions } from './bake.actions';
@@ -7,6 +7,7 @@ import type { StockTaken } from './bakeApi';
 interface BakeState {
   readonly heads: readonly BakeHead[] | undefined;
   readonly listFailure: string | undefined;
+  readonly kept: readonly KeptPortions[];
   readonly opening: 'none' | 'opening' | 'open' | 'missing' | 'failed';
   readonly failure: string | undefined;
   readonly stored: StoredBake | undefined;
@@ -37,7 +38,7 @@ const NOTHING_OPEN = {
   stockFailure: undefined,
 } as const;
 
-const initial: BakeState = { heads: undefined, listFailure: undefined, vessels: [], reading: undefined, ...NOTHING_OPEN };
+const initial: BakeState = { heads: undefined, listFailure: undefined, kept: [], vessels: [], reading: undefined, ...NOTHING_OPEN };
 
 function heard(state: BakeState, events: readonly StoredEvent[]): BakeState {
   if (events.length === 0) return state;
@@ -57,6 +58,7 @@ export const bakeFeature = createFeature({
   reducer: createReducer(
     initial,
     on(bakeActions.listLoaded, (state, { heads }): BakeState => ({ ...state, heads, listFailure: undefined })),
+    on(bakeActions.keptLoaded, (state, { kept }): BakeState => ({ ...state, kept })),
     on(bakeActions.listFailed, (state, { words }): BakeState => ({ ...state, listFailure: words })),
     on(bakeActions.removed, (state, { head }): BakeState => ({ ...state, heads: state.heads?.filter(({ id }) => id !== head.id) })),
     on(bakeActions.openWanted, (state): BakeState => ({ ...state, ...NOTHING_OPEN, opening: 'opening' })),

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { StoredBake } from '@fellmist/contract';
-import { type Amount, type Analysis, classOf, type Line, mainPart, massOf, type ProductClass, readLine } from '@fellmist/core';
+import { type Amount, type Analysis, classOf, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
 import { type Bake, type BakeAct, type BakeEvent, type BatterVolume, foldBake, nextTurn, volumeOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
@@ -45,7 +45,12 @@ export class BakeDesk {
   readonly volume = computed((): BatterVolume | undefined => {
     const [bake, larder] = [this.bake(), this.larder()];
     const part = bake && larder && mainPart(bake.exact, larder);
-    return part ? volumeOf(part, larder, this.product()) : undefined;
+    if (!part) return undefined;
+    const volume = volumeOf(part, larder, this.product());
+    const { cold } = bake.exact;
+    // What is whipped is many times what was poured: the foam model says how much.
+    const foam = this.product()?.id === 'whipped-bowl' && cold ? whip(part, cold, larder).at(-1) : undefined;
+    return foam ? { ...volume, rawMl: foam.highMl, risenMl: foam.highMl } : volume;
   });
 
   foodName(id: string | undefined): string | undefined {
