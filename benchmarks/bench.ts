@@ -21,6 +21,7 @@ import {
 import { loadShippedLarder } from '@fellmist/data';
 import { HyperFormula } from 'hyperformula';
 import { printRows, quantile } from './figures';
+import { measureBake } from './bake';
 import { measureDrags, measureKeys } from './keys';
 import { measureLarder } from './larder';
 
@@ -144,4 +145,5 @@ const rows: readonly (readonly [string, string])[] = [
 printRows(rows);
 await measureKeys();
 await measureDrags();
+await measureBake();
 if (!process.argv.includes('--bench-only')) await measureLarder();

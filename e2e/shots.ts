@@ -49,7 +49,8 @@ async function drierScones(page: Page): Promise<void> {
 
 /** The loaf that is half weighed. */
 async function openBake(page: Page): Promise<void> {
-  await press(page, 'Carrot-cardamom loaf');
+  await press(page, 'Go on weighing');
+  await press(page, 'Leave kitchen');
   await page.waitForSelector('fm-vessel-drawing svg');
 }
 

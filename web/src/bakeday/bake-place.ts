@@ -49,11 +49,11 @@ export class BakePlace {
   ]);
 
   constructor() {
-    this.store.dispatch(bakeActions.vesselsWanted());
     effect(() => {
       const id = this.id();
       untracked(() => {
         if (this.desk.stored()?.id !== id) this.store.dispatch(bakeActions.openWanted({ id }));
+        if (this.desk.vessels().length === 0) this.store.dispatch(bakeActions.vesselsWanted());
       });
     });
   }

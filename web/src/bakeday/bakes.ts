@@ -56,6 +56,8 @@ export class Bakes {
   );
 
   constructor() {
+    // Whoever looks at the list has put the bake away: nothing more is heard of it.
+    this.store.dispatch(bakeActions.closed());
     this.store.dispatch(bakeActions.listWanted());
     this.store.dispatch(shelfActions.wanted({ query: {} }));
     const formulaId = this.sent()?.get('of');
