@@ -85,7 +85,7 @@ test('a fault ends its own job alone; a worker that breaks down ends all of them
   workers[0]?.say({ kind: 'failed', id: 1, words: 'no such mix' });
   expect([first.heard, second.heard]).toEqual([['no such mix'], []]);
   workers[0]?.breakDown();
-  expect([second.heard, workers[0]?.isEnded]).toEqual([['The worker stopped.'], true]);
+  expect([second.heard, workers[0]?.isEnded]).toEqual([['The work stopped.'], true]);
   const third = follow(heavy);
   workers[1]?.say({ kind: 'done', id: 3, answer: [] });
   expect(third.heard).toEqual([{ kind: 'done', answer: [] }, 'over']);
