@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
-import { press, putOnBench, sees, type } from './household';
+import { choose, press, putOnBench, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 const PANCAKES = 'Oat pancakes\nMakes 8 pancakes\n200 g rolled oats\n200 g whole milk\n100 g egg\n50 g sunflower oil';
@@ -106,6 +106,10 @@ describe('a bake as it really happens', () => {
     await sees(page, '4 in the fridge, use by');
     await press(page, 'Eat one');
     await sees(page, '3 in the fridge');
+    await choose(page, 'over-food', 'Egg yolk');
+    await type(page, '#over-grams', '36');
+    await press(page, 'Into the larder');
+    await sees(page, '36 g of egg yolk went into the larder');
     await press(page, 'Finish this bake');
     await sees(page, 'finished');
     expect(opened.faults.filter((fault) => !/Failed to load resource|ERR_/.test(fault))).toEqual([]);

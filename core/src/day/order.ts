@@ -6,6 +6,8 @@ import { type Stage } from './events';
 interface Takes {
   readonly kinds?: readonly string[];
   readonly pours?: boolean;
+  /** A powder that takes up water: cocoa, not a bar of chocolate. */
+  readonly powder?: boolean;
 }
 
 interface Order {
@@ -15,11 +17,19 @@ interface Order {
 
 const ORDERS = table.orders as readonly Order[];
 
+/** Water from which a flavour is a liquid, g in 100 g: vanilla extract is, ground cinnamon is not. House value. */
+const WET_FLAVOUR_G = 30;
+
+function isWet(food: Food): boolean {
+  return pours(food) || (food.kind === 'flavour' && (food.per100g.waterG ?? 0) >= WET_FLAVOUR_G);
+}
+
 function isTaken(food: Food | undefined, takes: readonly Takes[]): boolean {
-  return takes.some(({ kinds, pours: wanted }) => {
+  return takes.some(({ kinds, pours: wanted, powder }) => {
     if (kinds === undefined && wanted === undefined) return true;
     if (!food) return false;
-    return (kinds === undefined || kinds.includes(food.kind)) && (wanted === undefined || pours(food) === wanted);
+    const isPowder = food.thirst?.basis === 'mass';
+    return (kinds === undefined || kinds.includes(food.kind)) && (wanted === undefined || isWet(food) === wanted) && (powder === undefined || isPowder === powder);
   });
 }
 

@@ -6,6 +6,8 @@ import { capacityMl, depthCm, placeMl, type Vessel } from './vessel';
 const ANY_FILL: readonly [number, number] = [0.45, 0.9];
 /** A blender jar runs over above two thirds, a bowl slops above half; a churn needs room for air. Common practice. */
 const USE_FILL: Readonly<Partial<Record<Vessel['use'], readonly [number, number]>>> = { blend: [0.15, 0.67], mix: [0.05, 0.5], churn: [0.3, 0.65], keep: [0.4, 0.95] };
+/** What a band of fill may be missed by before anyone speaks of it: nobody knows a batter's volume better. House value. */
+const SLACK = 0.07;
 /** A risen dome holds together above the brim up to so much of what the vessel holds, then it runs over. House value. */
 const RUNS_OVER = 1.36;
 
@@ -43,7 +45,7 @@ export function fitOf(vessel: Vessel, count: number, volume: BatterVolume, produ
   const filled = placesFilled(vessel, count, volume.rawMl, wanted);
   const [rawMl, risenMl] = [volume.rawMl / filled, (vessel.use === 'bake' || vessel.use === 'churn' ? volume.risenMl : volume.rawMl) / filled];
   const [raw, risen] = [rawMl / placeMl(vessel), risenMl / placeMl(vessel)];
-  const state = risen > RUNS_OVER || raw > 1 ? 'over' : raw > wanted[1] + 0.005 ? 'full' : raw < wanted[0] - 0.005 ? 'thin' : 'good';
+  const state = risen > RUNS_OVER || raw > 1 ? 'over' : raw > wanted[1] * (1 + SLACK) ? 'full' : raw < wanted[0] * (1 - SLACK) ? 'thin' : 'good';
   return { vessel, count, filled, raw, risen, rawCm: depthCm(vessel, rawMl), risenCm: depthCm(vessel, risenMl), wanted, state };
 }
 
@@ -63,7 +65,7 @@ export function goesIn(vessel: Vessel, ml: number): number {
 export function betterVessel(vessels: readonly Vessel[], chosen: Fit, volume: BatterVolume, product?: ProductClass): Fit | undefined {
   const middle = (chosen.wanted[0] + chosen.wanted[1]) / 2;
   return vessels
-    .filter(({ id, use }) => use === chosen.vessel.use && id !== chosen.vessel.id)
+    .filter(({ id, use, places }) => use === chosen.vessel.use && id !== chosen.vessel.id && (places === 1) === (chosen.vessel.places === 1))
     .map((vessel) => fitOf(vessel, 1, volume, product))
     .filter(({ state }) => state === 'good')
     .sort((a, b) => Math.abs(a.raw - middle) + likeness(a.vessel, chosen.vessel) - Math.abs(b.raw - middle) - likeness(b.vessel, chosen.vessel))[0];
@@ -87,12 +89,12 @@ export function fitWords(fit: Fit, volume: BatterVolume, vessels: readonly Vesse
   if (volume.rawMl <= 0) return 'There is nothing to put into it yet.';
   if (vessel.use === 'blend' || vessel.use === 'mix') {
     const goes = goesIn(vessel, volume.rawMl);
-    const what = `${Math.round(volume.rawMl / 10) * 10} mL in the ${vessel.name.toLowerCase()} of ${Math.round(placeMl(vessel))} mL`;
+    const what = `${Math.round(volume.rawMl / 10) * 10} mL in the ${vessel.name} of ${Math.round(placeMl(vessel))} mL`;
     if (goes === 1) return `${what}: it has room.`;
     return vessel.use === 'blend' ? `${what}: blend in ${goes} goes.` : `${what}: mix in ${goes} goes, or take a larger bowl.`;
   }
   const name = `${count > 1 ? `${count} of the ` : 'The '}${vessel.name}`;
-  const high = product?.heat === 'oven' ? `${product.piece === 'slice' ? 'slices' : 'it'} about ${Number(risenCm.toFixed(1))} cm high` : `${Number(risenCm.toFixed(1))} cm deep`;
+  const high = product?.heat === 'oven' ? `${product.piece === 'slice' ? 'slices ' : ''}about ${Number(risenCm.toFixed(1))} cm high` : `${Number(risenCm.toFixed(1))} cm deep`;
   if (vessel.shape === 'cups' && vessel.places * count > 1) {
     if (state === 'good') return `${filled} of ${vessel.places * count} cups, each ${percent(raw)} full.`;
     if (state === 'thin') return `Even one cup would be only ${percent(raw)} full.`;
@@ -104,7 +106,13 @@ export function fitWords(fit: Fit, volume: BatterVolume, vessels: readonly Vesse
   const better = betterVessel(vessels, fit, volume, product);
   const factor = factorWords(factorToFill(vessel, count, volume, product));
   const over = state === 'over' ? ' and run over' : '';
-  return `${now}${over}: ${better ? `take the ${better.vessel.name} (${percent(better.raw)}), or ` : ''}make ${factor} times the batch.`;
+  const more = state === 'thin' || vessel.use !== 'bake' ? undefined : fitOf(vessel, count + 1, volume, product);
+  const ways = [
+    ...(better ? [`take the ${better.vessel.name} (${percent(better.raw)})`] : []),
+    ...(more?.state === 'good' ? [`take ${count + 1} of them (${percent(more.raw)})`] : []),
+    `make ${factor} times the batch`,
+  ];
+  return `${now}${over}: ${ways.length > 1 ? `${ways.slice(0, -1).join(', ')}, or ${ways.at(-1) ?? ''}` : ways.join('')}.`;
 }
 
 /** What a depth that differs from the one it was written for asks for; undefined where it hardly differs. Common practice, an estimate. */

@@ -126,7 +126,7 @@ describe('what a batter fills', () => {
 
   test('a loaf of 200 g flour belongs in a medium or large tin, is too much for a small one, and the words say the way out', () => {
     const state = (id: string): string => fitOf(named(id), 1, loafVolume, loafClass).state;
-    expect([state('loaf-small'), state('loaf-medium')]).toEqual(['full', 'good']);
+    expect([state('loaf-450'), state('loaf-medium')]).toEqual(['over', 'good']);
     const large = fitOf(named('loaf-large'), 1, { ...loafVolume, rawMl: loafVolume.rawMl * 0.7, risenMl: loafVolume.risenMl * 0.7 }, loafClass);
     expect(large.state).toBe('thin');
     const words = fitWords(large, { ...loafVolume, rawMl: loafVolume.rawMl * 0.7, risenMl: loafVolume.risenMl * 0.7 }, vessels, loafClass);

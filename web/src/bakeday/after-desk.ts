@@ -13,6 +13,7 @@ import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Picker } from '../ui/pick';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { LeftOver } from './left-over';
 import { SAY } from './words';
 
 type By = 'number' | 'weight' | 'pieces';
@@ -36,7 +37,7 @@ const TOLD_KCAL = 1;
 /** What came out: the yield, what stayed behind, the portions and their true numbers, and where they are kept. */
 @Component({
   selector: 'fm-after-desk',
-  imports: [Button, Choice, Field, Picker],
+  imports: [Button, Choice, Field, LeftOver, Picker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './after-desk.html',
   styleUrl: './after-desk.less',

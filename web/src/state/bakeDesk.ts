@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { StoredBake } from '@fellmist/contract';
-import { type Amount, type Analysis, classOf, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
+import { type Amount, type Analysis, classOf, type Formula, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
 import { type Bake, type BakeAct, type BakeEvent, type BatterVolume, foldBake, nextTurn, volumeOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
@@ -27,11 +27,17 @@ export class BakeDesk {
   readonly larder = this.desk.larder;
   private readonly former = computed(() => new Map(Object.entries(this.stored()?.former ?? {})));
 
+  /** What is baked, as what it is judged: a class that only its title tells is said here. */
+  private readonly formula = computed((): Formula | undefined => {
+    const [formula, product] = [this.stored()?.formula, this.product()];
+    return formula && product && formula.classId !== product.id ? { ...formula, classId: product.id } : formula;
+  });
+
   readonly bake = computed((): Bake | undefined => {
-    const [stored, larder] = [this.stored(), this.larder()];
-    if (!stored || !larder) return undefined;
+    const [formula, larder] = [this.formula(), this.larder()];
+    if (!formula || !larder) return undefined;
     const { scaleStepG, measures } = this.preferences.settings();
-    return foldBake(this.events(), { formula: stored.formula, larder, kitchen: { scaleStepG, measures }, former: this.former() });
+    return foldBake(this.events(), { formula, larder, kitchen: { scaleStepG, measures }, former: this.former() });
   });
 
   readonly plan = computed((): Analysis | undefined => this.desk.analysed(this.bake()?.plan));
