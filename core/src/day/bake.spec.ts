@@ -213,6 +213,15 @@ describe('a pour that is off', () => {
     expect(after.lines.find(({ id }) => id === oats)?.plannedG).toBeCloseTo(120 * (110 / (line.plannedG ?? 1)), 0);
   });
 
+  test('what was poured before the batch was made larger is asked for again, with what it lacks', () => {
+    const acts = [pour(oats, 120), pour(eggs, 130), { kind: 'scaled' as const, factor: 1.3, words: '' }];
+    const bake = bakeOf(acts);
+    expect([nextLine(bake)?.id, nextLine(bake)?.owesG]).toEqual([oats, 36]);
+    expect(bakeOf([...acts, pour(oats, 36)]).lines.find(({ id }) => id === oats)?.owesG).toBe(0);
+    // A pour that was short when it was taken and kept is not asked for again.
+    expect(bakeOf([pour(oats, 100)]).lines.find(({ id }) => id === oats)?.owesG).toBe(0);
+  });
+
   test('half as much milk again thins it in words before it is kept; a gram moves nothing', () => {
     const more = (massG: number): string => answerOf(bakeOf([]).plan, bakeOf([pour(milk, massG)]).real, larder, product);
     expect(more(310)).toMatch(/thinner|instead of/);

@@ -1,9 +1,10 @@
 import { type Larder } from '../food';
-import { allLines, type Formula, type HouseholdSettings, type Line, type Part } from '../formula';
-import { gramsNumber } from '../quantity';
+import { allLines, type Formula, type HouseholdSettings, type Line } from '../formula';
 import { FACTORS, roundToKitchen, scaleFormula, type Vessel } from '../vessel';
 import { type BakeEvent, inOrder, type PouredBy, type Portioning, type Stage } from './events';
 import { mixingOrder } from './order';
+import { goodPour } from './pour';
+import { partLeft, realLines } from './realLines';
 
 export interface Pour {
   readonly eventId: string;
@@ -25,6 +26,8 @@ export interface BakeLine {
   readonly pours: readonly Pour[];
   readonly pouredG: number;
   readonly state: 'to come' | 'poured' | 'left out';
+  /** Grams that it still lacks since the batch was made larger after it was poured; 0 where it lacks none. */
+  readonly owesG: number;
   /** It was not in the formula. */
   readonly isAdded: boolean;
 }
@@ -84,6 +87,8 @@ interface Poured {
   pours: Pour[];
   foodId?: string;
   isOut: boolean;
+  /** How many events had happened when it was last poured. */
+  at: number;
 }
 
 /** What the pours of a line come to; what was poured back is taken from the last of them. */
@@ -96,36 +101,6 @@ function pourBack(pours: readonly Pour[], massG: number): readonly Pour[] {
     if (pour.massG - off > 1e-9) kept.unshift({ ...pour, massG: pour.massG - off });
   }
   return kept;
-}
-
-function realLines(line: Line, state: BakeLine): readonly Line[] {
-  if (state.state === 'left out') return [];
-  const named: Line = state.foodId === line.foodId || state.foodId === undefined ? line : { ...line, foodId: state.foodId };
-  if (state.state === 'to come') return [named];
-  // Another pack in the middle of a line is a line of its own.
-  const foods = [...new Set(state.pours.map(({ foodId }) => foodId))];
-  return foods.map((foodId, i) => {
-    const pours = state.pours.filter((pour) => pour.foodId === foodId);
-    const massG = pours.reduce((sum, pour) => sum + pour.massG, 0);
-    const basis = pours.some(({ by }) => by === 'spoon') ? 'density' : 'weighed';
-    const amountText = `${gramsNumber(massG)} g`;
-    return {
-      ...named,
-      id: i === 0 ? line.id : `${line.id}+${i}`,
-      text: `${amountText} ${line.name}`,
-      amountText,
-      amount: { value: massG, unit: 'g' },
-      ...(foodId === undefined ? {} : { foodId }),
-      massG,
-      basis,
-    } as const;
-  });
-}
-
-/** Grams of a part that stay behind: what was weighed, or else what the formula says. */
-function partLeft(part: Part, told: Bake['leftBehind']): Part {
-  const mine = told.filter(({ partId }) => partId === part.id);
-  return mine.length === 0 ? part : { ...part, leftBehindG: mine.reduce((sum, { massG }) => sum + massG, 0) };
 }
 
 /**
@@ -153,16 +128,18 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const readings: { of: 'core' | 'oven' | 'room'; tempC: number; at: string }[] = [];
   const stagesDone = new Set<string>();
   const lineOf = (id: string): Poured => {
-    const found = lines.get(id) ?? { pours: [], isOut: false };
+    const found = lines.get(id) ?? { pours: [], isOut: false, at: 0 };
     lines.set(id, found);
     return found;
   };
+  let [at, scaledAt] = [0, 0];
   for (const event of ordered) {
+    at += 1;
     if (gone.has(event.id) || event.kind === 'undone') continue;
     if (event.kind !== 'planned') lastId = event.id;
     switch (event.kind) {
       case 'scaled':
-        if (event.factor >= FACTORS.least && event.factor <= FACTORS.most) [factor, factorWords] = [event.factor, event.words];
+        if (event.factor >= FACTORS.least && event.factor <= FACTORS.most) [factor, factorWords, scaledAt] = [event.factor, event.words, at];
         break;
       case 'vessel chosen':
         vessel = { vessel: event.vessel, count: event.count };
@@ -177,6 +154,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
         if (isMass(event.massG)) {
           const line = lineOf(event.lineId);
           line.isOut = false;
+          line.at = at;
           line.pours.push({ eventId: event.id, massG: event.massG, by: event.by, foodId: event.foodId ?? line.foodId });
         }
         break;
@@ -245,19 +223,21 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const [mainId] = formula.parts.map(({ id }) => id);
   const told = leftBehind.map((one) => ({ ...one, partId: one.partId ?? mainId ?? '' }));
   const stateOf = (line: Line, partId: string, plannedG: number | undefined, spoon: string | undefined, isAdded: boolean): BakeLine => {
-    const { pours: raw, foodId = line.foodId, isOut } = lines.get(line.id) ?? { pours: [], isOut: false };
+    const { pours: raw, foodId = line.foodId, isOut, at: pouredAt } = lines.get(line.id) ?? { pours: [], isOut: false, at: 0 };
     const pours = raw.map((pour) => (pour.foodId === undefined ? { ...pour, foodId: line.foodId } : pour));
     const pouredG = pours.reduce((sum, { massG }) => sum + massG, 0);
+    const isShort = pours.length > 0 && pouredAt < scaledAt && plannedG !== undefined && pouredG < goodPour(plannedG, kitchen.scaleStepG)[0];
     return {
       id: line.id,
       partId,
       plannedG,
-      spoon,
+      spoon: isShort ? undefined : spoon,
       name: line.name,
       foodId,
       pours,
       pouredG,
       state: isOut && pours.length === 0 ? 'left out' : pours.length > 0 ? 'poured' : 'to come',
+      owesG: isShort ? (plannedG ?? 0) - pouredG : 0,
       isAdded,
     };
   };
@@ -316,9 +296,14 @@ export function inWeighingOrder({ stages, lines }: Pick<Bake, 'stages' | 'lines'
   return stages.flatMap(({ lineIds }) => lineIds.flatMap((id) => byId.get(id) ?? []));
 }
 
-/** The line to be weighed next: the first that is still to come. */
+/** Whether a line is still to be weighed: it has not been, or the batch was made larger since. */
+export function isOpen({ state, owesG }: Pick<BakeLine, 'state' | 'owesG'>): boolean {
+  return state === 'to come' || owesG > 0;
+}
+
+/** The line to be weighed next: the first that is still open. */
 export function nextLine(bake: Pick<Bake, 'stages' | 'lines'>): BakeLine | undefined {
-  return inWeighingOrder(bake).find(({ state }) => state === 'to come');
+  return inWeighingOrder(bake).find(isOpen);
 }
 
 /** Every line that counts in what really went in, so that nothing poured is lost on the way. */

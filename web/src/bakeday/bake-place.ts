@@ -12,6 +12,7 @@ import { Skeleton } from '../ui/zorro/skeleton';
 import { AfterDesk } from './after-desk';
 import { LinkWords } from './link-words';
 import { PlanDesk } from './plan-desk';
+import { isOpen } from '@fellmist/core/bake';
 import { SAY } from './words';
 
 type Show = 'plan' | 'after';
@@ -37,7 +38,7 @@ export class BakePlace {
   ];
 
   /** Once all is poured the eye goes to what came out of it. */
-  protected readonly show = computed((): Show => this.chosen() ?? (this.desk.bake()?.lines.some(({ state }) => state === 'to come') ? 'plan' : 'after'));
+  protected readonly show = computed((): Show => this.chosen() ?? (this.desk.bake()?.lines.some(isOpen) ? 'plan' : 'after'));
   protected readonly poured = computed(() => {
     const lines = this.desk.bake()?.lines ?? [];
     return SAY.pouredOf(lines.filter(({ state }) => state === 'poured').length, lines.filter(({ state }) => state !== 'left out').length);

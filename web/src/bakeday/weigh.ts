@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type BakeLine, goodPour, inWeighingOrder, nextLine, type PourChoice, pourChoices, pourState } from '@fellmist/core/bake';
+import { type BakeLine, goodPour, inWeighingOrder, isOpen, nextLine, type PourChoice, pourChoices, pourState } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
@@ -105,9 +105,16 @@ export class Weigh {
     const [bake, line] = [this.desk.bake(), this.line()];
     if (!bake) return [];
     return inWeighingOrder(bake)
-      .filter(({ state, id }) => state === 'to come' && id !== line?.id)
+      .filter((one) => isOpen(one) && one.id !== line?.id)
       .slice(0, 4)
-      .map((one) => ({ id: one.id, name: this.nameOf(one), amount: one.spoon ?? (one.plannedG === undefined ? '' : `${grams(one.plannedG, one.plannedG < 10 ? 0.1 : 1)} g`) }));
+      .map((one) => ({
+        id: one.id,
+        name: this.nameOf(one),
+        amount:
+          one.owesG > 0
+            ? SAY.gMore(grams(one.owesG, one.owesG < 10 ? 0.1 : 1))
+            : (one.spoon ?? (one.plannedG === undefined ? '' : `${grams(one.plannedG, one.plannedG < 10 ? 0.1 : 1)} g`)),
+      }));
   });
 
   protected readonly before = computed(() => {

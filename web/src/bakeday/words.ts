@@ -67,6 +67,7 @@ export const SAY = {
   fromTheBake: (a: Shown) => said`left over from ${a}`,
   fromTo: (a: Shown, b: Shown, c: Shown) => said`${a} from ${b} to ${c}`,
   gEach: 'g each',
+  gMore: (a: Shown) => said`${a} g more`,
   giveGrams: 'Give grams above zero, such as 425.',
   goOnWeighing: 'Go on weighing',
   goToTheShelf: 'Go to the shelf',
