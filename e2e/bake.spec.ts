@@ -89,6 +89,14 @@ describe('a bake as it really happens', () => {
     await type(page, '#tin-weighs', '90');
     await press(page, 'Weighed');
     await sees(page, 'It lost');
+    // A griddle cake weighs half a gram to a gram a millilitre (common practice), so that a scoop of 60 mL is 30 to 60 g of it.
+    await press(page, 'by weight');
+    await type(page, '#scoop', '60');
+    await page.keyboard.press('Tab');
+    await page.waitForFunction(() => {
+      const each = Number(document.querySelector<HTMLInputElement>('#portion-amount')?.value);
+      return each >= 28 && each <= 62;
+    });
     await press(page, 'piece by piece');
     for (const grams of ['55', '80']) {
       await type(page, '#cut-grams', grams);

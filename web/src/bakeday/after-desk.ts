@@ -204,6 +204,18 @@ export class AfterDesk {
     else this.desk.tell({ kind: 'portioned', into: { by: 'weight', eachG: value } });
   }
 
+  /** A scoop or cup as its weight, by what the batch weighs and fills. An estimate. */
+  protected giveScoop(text: string): void {
+    const [ml, volume, real, plan] = [numberWithin(text, 1, 2000), this.desk.volume(), this.desk.real(), this.desk.plan()];
+    if (ml === undefined || !volume || !real || !plan || volume.risenMl <= 0) {
+      this.fault.set(SAY.aboveZero);
+      return;
+    }
+    this.fault.set(undefined);
+    const gPerMl = real.views.yield.massG / ((volume.risenMl * real.totals.massG) / plan.totals.massG);
+    this.desk.tell({ kind: 'portioned', into: { by: 'weight', eachG: Math.max(Math.round(ml * gPerMl), 1) } });
+  }
+
   protected cut(text: string, name: string): void {
     const massG = numberWithin(text, 0.1, 1e5);
     this.fault.set(massG === undefined ? SAY.giveGrams : undefined);

@@ -18,11 +18,15 @@ import {
   type Vessel,
   volumeOf,
 } from '@fellmist/core/bake';
+import { Store } from '@ngrx/store';
+import { Asking } from '../state/asking';
+import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import type { Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Picker } from '../ui/pick';
+import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { OwnVessel } from './own-vessel';
@@ -50,6 +54,9 @@ const grams = (massG: number | undefined): string => (massG === undefined ? SAY.
 export class PlanDesk {
   protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
+  private readonly store = inject(Store);
+  private readonly asking = inject(Asking);
+  private readonly told = inject(Told);
   protected readonly desk = inject(BakeDesk);
   readonly bake = input.required<Bake>();
   protected readonly fault = signal<string | undefined>(undefined);
@@ -146,6 +153,14 @@ export class PlanDesk {
   protected fromTin(id: string): void {
     const [from, chosen] = [this.byId().get(id), this.bake().vessel];
     if (from && chosen) this.ask({ by: 'tins', from, to: { ...chosen.vessel, places: chosen.vessel.places * chosen.count } });
+  }
+
+  protected readonly isOwnTin = computed(() => this.bake().vessel?.vessel.id.startsWith('own-') ?? false);
+
+  /** Takes a tin of the household's own off the list; what was baked in it still says so. */
+  protected forget(vessel: Vessel): void {
+    this.store.dispatch(bakeActions.removeVessel({ vessel }));
+    this.told.undoable(SAY.forgot(vessel.name), () => this.asking.ask<Vessel>((ask) => bakeActions.putVessel({ ask, vessel })).subscribe());
   }
 
   protected fill(): void {
