@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { choose, press, putOnBench, sees, type } from './household';
 import { type Visit, visit } from './visit';
@@ -19,8 +18,6 @@ describe('a bake as it really happens', () => {
     page.evaluate(async (body) => {
       await fetch('/api/devices/scale', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
     }, deed);
-  const shown = (): Promise<string> => page.$eval('.big', (big) => big.textContent?.trim() ?? '');
-  const food = (): Promise<string> => page.$eval('.food', (name) => name.textContent?.trim() ?? '');
   const reads = (grams: string): Promise<unknown> =>
     page.waitForFunction((wanted) => document.querySelector('.big:not(.moves)')?.textContent?.trim() === wanted, { timeout: 10_000 }, `${grams}g`);
   const pour = async (grams: number, total = grams): Promise<void> => {
@@ -127,7 +124,6 @@ describe('a bake as it really happens', () => {
     const url = page.url();
     await page.goto(`${url}/weigh`, { waitUntil: 'load' });
     await press(page, 'Back');
-    await page.evaluate(() => undefined);
     const count = await events();
     await scale({ deed: 'unplug' });
     await sees(page, 'The scale is unplugged');
@@ -144,7 +140,7 @@ describe('a bake as it really happens', () => {
   }, 60_000);
 
   test('scaling refuses what is absurd, a tin of no size is told, and a second page on the same bake sees what the first tells', async () => {
-    const id = page.url().split('/').at(-2) ?? randomUUID();
+    const id = page.url().split('/').at(-2) ?? '';
     await page.goto(`${household.url}/bakes/${id}`, { waitUntil: 'load' });
     await press(page, 'Size and tin');
     await type(page, '#factor', '100');
@@ -161,7 +157,7 @@ describe('a bake as it really happens', () => {
     await type(page, '#factor', '1.5');
     await page.keyboard.press('Tab');
     await other.waitForFunction(() => document.querySelector<HTMLInputElement>('#factor')?.value === '1.5', { timeout: 10_000 });
+    expect(await other.$eval('#factor', (field) => (field as HTMLInputElement).value)).toBe('1.5');
     await other.close();
-    expect([await shown().catch(() => ''), await food().catch(() => '')]).toEqual(['', '']);
   }, 60_000);
 });

@@ -1,5 +1,5 @@
 import { type Formula, LIMITS } from '@fellmist/core';
-import { type BakeAct, type BakeEvent, type Portioning, POURED_BY, type Stage, type Vessel, VESSEL_SHAPES, VESSEL_USES } from '@fellmist/core/bake';
+import { type BakeEvent, type Portioning, POURED_BY, type Stage, type Vessel, VESSEL_SHAPES, VESSEL_USES } from '@fellmist/core/bake';
 import * as z from 'zod';
 import { lineSchema } from './worksheet';
 
@@ -113,8 +113,6 @@ export type ScaleReading =
   | { readonly kind: 'overload'; readonly mostG: number }
   | { readonly kind: 'unplugged' }
   | { readonly kind: 'empty battery' };
-
-export type BakeActKind = BakeAct['kind'];
 
 /** What the practice switch pours onto the simulated scale, or does to it. */
 export const scaleDeedSchema = z.discriminatedUnion('deed', [

@@ -44,7 +44,6 @@ export {
   type StoredStock,
 } from './larder';
 export {
-  type BakeActKind,
   type BakeHead,
   bakeEventSchema,
   bakeEventsSchema,
