@@ -24,7 +24,7 @@ export const vesselSchema = z.strictObject({
   source: z.string().min(1).max(LIMITS.line),
 }) satisfies z.ZodType<Vessel>;
 
-const stage = z.strictObject({ id, words, lineIds: z.array(id).max(LIMITS.lines), then: words }) satisfies z.ZodType<Stage>;
+const stage = z.strictObject({ id, words, lineIds: z.array(id).max(LIMITS.lines), then: z.string().max(LIMITS.text) }) satisfies z.ZodType<Stage>;
 
 const portioning = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('number'), count: portions }),

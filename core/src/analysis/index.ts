@@ -1,5 +1,5 @@
 export { analyse, type Analysis, type AtTable, NO_TABLES, type Tables } from './analyse';
-export { isFelt, turnOfThickness } from './felt';
+export { isFelt } from './felt';
 export { type Why, type WhyInput } from './why';
 export { whyFoam, whyIce, whyOverrun } from './whyCold';
 export { whyCost } from './whyCost';

@@ -1,7 +1,7 @@
 import { type Larder } from '../food';
-import { allLines, type Counting, COUNTING, eatenShare, type Figure, figureOfLine, type Figures, type Formula, shareOfFigures, type Totals } from '../formula';
+import { allLines, countedParts, type Counting, COUNTING, eatenShare, type Figure, figureOfLine, type Figures, type Formula, shareOfFigures, type Totals } from '../formula';
 import { type ProductClass } from '../product';
-import { type Bake, realMass } from './bake';
+import { type Bake } from './bake';
 
 export interface YieldCheck {
   /** Grams in the bowl less what stayed behind: what went into the oven. */
@@ -17,8 +17,8 @@ const ODD = 0.03;
 /** The weighed yield against what went in and what the class loses. Undefined until it is weighed, or where a line's weight is open. */
 export function yieldCheck(bake: Bake, product?: ProductClass): YieldCheck | undefined {
   if (!bake.yield) return undefined;
-  const stayed = bake.leftBehind.reduce((sum, { massG }) => sum + massG, 0);
-  const wentInG = realMass(bake) - stayed;
+  // What is left out or chosen at the table is not in the tin; what stays behind is told, or else the formula's own.
+  const wentInG = countedParts(bake.real).reduce((sum, { lines, leftBehindG = 0 }) => sum + lines.reduce((all, { massG = 0 }) => all + massG, 0) - leftBehindG, 0);
   if (wentInG <= 0) return undefined;
   const lossShare = 1 - bake.yield.massG / wentInG;
   const { low, high } = product?.loss ?? { low: 0, high: 0.3 };

@@ -88,7 +88,7 @@ describe('a bake is what happened', () => {
     ['a yield below its tin', { kind: 'yield weighed', massG: 100, tareG: 200 }],
     ['a piece of nothing', { kind: 'portion cut', massG: 0, name: '' }],
   ])('%s changes nothing', (_what, act) => {
-    const strip = ({ lastId: _last, ...bake }: Bake): object => bake;
+    const strip = ({ lastId: _last, madeAt: _made, ...bake }: Bake): object => bake;
     expect(strip(bakeOf([planned, act]))).toEqual(strip(bakeOf([planned])));
   });
 });
@@ -269,6 +269,22 @@ describe('what came out of it', () => {
     expect(check(inG * 0.995)).toMatch(/may not be baked through/);
     expect(check(inG * 1.4)).toMatch(/40 % more than what went in: a tin not taken off/);
     expect(yieldCheck(bakeOf(done), product)).toBeUndefined();
+  });
+
+  test('what is chosen at the table is not in the tin: it is no loss', () => {
+    const topped = readFormula('Loaf\nMakes 8\nFor the batter:\n200 g plain flour\n200 ml milk\nFor the topping:\n150 g icing sugar');
+    const [batter, topping] = topped.parts;
+    if (!batter || !topping) throw new Error('two parts');
+    const atTable: Formula = { ...topped, parts: [batter, { ...topping, counting: 'at the table' }] };
+    const bake = foldBake(told([{ kind: 'yield weighed', massG: 370, tareG: 0 }]), { formula: atTable, larder, kitchen });
+    // By hand: 200 g of flour and 200 mL of milk at 1.03 are 406 g; 370 g are 9 % less.
+    expect(
+      yieldCheck(
+        bake,
+        shipped.classes.find(({ id }) => id === 'loaf'),
+      ),
+    ).toMatchObject({ isOdd: false });
+    expect(bake.madeAt).toBe('2026-11-26T10:00:00.000Z');
   });
 
   test('why it came out otherwise: nine grams more butter are 64 kcal in the batch, a twelfth of it in each of eight', () => {

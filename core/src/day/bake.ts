@@ -61,6 +61,8 @@ export interface Bake {
   readonly timers: readonly Timer[];
   readonly notes: readonly { readonly eventId: string; readonly at: string; readonly text: string }[];
   readonly readings: readonly { readonly of: 'core' | 'oven' | 'room'; readonly tempC: number; readonly at: string }[];
+  /** When it was made, as told: when its yield was weighed, else when it was last poured; undefined before that. */
+  readonly madeAt: string | undefined;
   readonly isFinished: boolean;
   /** The last event that can be undone. */
   readonly lastId: string | undefined;
@@ -81,7 +83,10 @@ function undone(events: readonly BakeEvent[]): ReadonlySet<string> {
   return gone;
 }
 
-const isMass = (massG: number): boolean => Number.isFinite(massG) && massG >= 0 && massG < 1e6;
+/** The most that is poured at once in a kitchen: beyond it a slip of the keyboard is likelier. House value. */
+export const MOST_POUR_G = 100_000;
+
+const isMass = (massG: number): boolean => Number.isFinite(massG) && massG >= 0 && massG <= MOST_POUR_G;
 
 interface Poured {
   pours: Pour[];
@@ -118,6 +123,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   let portioning: Portioning | undefined;
   let isFinished = false;
   let lastId: string | undefined;
+  let [pouredOn, weighedOn]: [string | undefined, string | undefined] = [undefined, undefined];
   const lines = new Map<string, Poured>();
   const added: { partId: string; line: Line }[] = [];
   const leftBehind: { eventId: string; where: string; massG: number; partId: string | undefined }[] = [];
@@ -155,6 +161,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
           const line = lineOf(event.lineId);
           line.isOut = false;
           line.at = at;
+          pouredOn = event.at;
           line.pours.push({ eventId: event.id, massG: event.massG, by: event.by, foodId: event.foodId ?? line.foodId });
         }
         break;
@@ -182,7 +189,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
         break;
       }
       case 'yield weighed':
-        if (isMass(event.massG) && event.massG - event.tareG > 0) weighed = { massG: event.massG - event.tareG, tareG: event.tareG };
+        if (isMass(event.massG) && event.massG - event.tareG > 0) [weighed, weighedOn] = [{ massG: event.massG - event.tareG, tareG: event.tareG }, event.at];
         break;
       case 'left behind':
         if (isMass(event.massG)) leftBehind.push({ eventId: event.id, where: event.where, massG: event.massG, partId: event.partId });
@@ -285,6 +292,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
     timers: [...timers.values()],
     notes,
     readings,
+    madeAt: weighedOn ?? pouredOn,
     isFinished,
     lastId,
   };

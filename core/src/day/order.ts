@@ -51,8 +51,6 @@ const DRY = /\b(?:dry|powdered?s?)\s+(?:things|ingredients|mix|ones|stuff)\b|\bd
 const WET = /\b(?:wet|liquids?)\b(?:\s+(?:things|ingredients|mix|ones))?/i;
 /** Part of the lines that a method must name for its steps to be followed; else the class's own order is. House value. */
 const NAMED_ENOUGH = 0.6;
-/** Words of a step that are shown; the whole stands in the method. */
-const MOST_WORDS = 160;
 
 const plain = (text: string): readonly string[] => text.toLowerCase().match(/\p{L}+/gu) ?? [];
 const stem = (word: string): string => word.replace(/(?<=\p{L}{3})(?:es|s)$/u, '');
@@ -115,8 +113,7 @@ function orderAnew(formula: Formula, larder: Larder, former: ReadonlyMap<string,
   return told.flatMap(({ text }, s): readonly Stage[] => {
     const mine = lines.filter(({ id }) => stepOf.get(id) === s);
     if (mine.length === 0) return [];
-    const short = text.length > MOST_WORDS ? `${text.slice(0, MOST_WORDS)}…` : text;
-    return [{ id: `step-${s}`, words: `Step ${s + 1} of the method`, lineIds: mine.map(({ id }) => id), then: short }];
+    return [{ id: `step-${s}`, words: `Step ${s + 1} of the method`, lineIds: mine.map(({ id }) => id), then: text }];
   });
 }
 

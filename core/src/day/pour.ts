@@ -1,7 +1,7 @@
 import { type Larder } from '../food';
 import { type Formula, mainPart, sumsOfPart } from '../formula';
 import { type ProductClass } from '../product';
-import { consistencyOf, measuresOf, roleOf } from '../role';
+import { consistencyOf, measuresOf, roleOf, turnOf } from '../role';
 import { FACTORS, movedRoles, scaleFormula } from '../vessel';
 import { type Bake, type BakeLine } from './bake';
 
@@ -25,6 +25,7 @@ export function pourState(targetG: number, pouredG: number, scaleStepG: number):
 export function answerOf(before: Formula, now: Formula, larder: Larder, product?: ProductClass): string {
   const [a, b] = [mainPart(before, larder), mainPart(now, larder)];
   const [was, is] = [a && consistencyOf(sumsOfPart(a, larder)), b && consistencyOf(sumsOfPart(b, larder))];
+  const turn = was && is && turnOf(was, is);
   const measures = b && measuresOf(sumsOfPart(b, larder));
   const [first, ...rest] = movedRoles(before, now, larder)
     .filter(({ role }) => role !== 'thickness')
@@ -35,12 +36,7 @@ export function answerOf(before: Formula, now: Formula, larder: Larder, product?
       const [low, high] = roleOf(role).strains;
       return isOut ? `${name.toLowerCase()} leaves its band: ${value < band.low ? low : high}` : `${to > from ? 'more' : 'less'} ${name.toLowerCase()}`;
     });
-  const thick =
-    was?.kind === 'reckoned' && is?.kind === 'reckoned' && was.word !== is.word
-      ? `it ${is.word} instead of ${was.word}`
-      : was?.kind === 'reckoned' && is?.kind === 'reckoned' && Math.abs(is.scale - was.scale) >= 0.15
-        ? `a little ${is.scale > was.scale ? 'thicker' : 'thinner'}`
-        : undefined;
+  const thick = was?.kind === 'reckoned' && is?.kind === 'reckoned' && was.word !== is.word ? `it ${is.word} instead of ${was.word}` : turn && `a little ${turn}`;
   const said = [thick, first, ...rest].filter((one) => one !== undefined);
   return said.length > 0 ? said.join('; ') : 'nothing that is noticed';
 }

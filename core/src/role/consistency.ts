@@ -231,3 +231,12 @@ export function massForHydration(sums: Sums, target: number, food: Food, availab
   const scale = (sums[AT.heldG] ?? 0) + (sums[AT.waterG] ?? 0) + (sums[AT.gumG] ?? 0) + (sums[AT.foamG] ?? 0);
   return amountFor(sums, bringsPerGram(food), (mix) => hydrationOf(mix), target, Math.min(1e5, 20 * scale * Math.max(1, target)), availableG);
 }
+
+/** Steps of the spoon scale that are felt in the hand. House value. */
+const FELT_STEPS = 0.15;
+
+/** Which way a mix went by so much that the hand feels it; undefined where it does not, or one of the two cannot be reckoned. */
+export function turnOf(before: Consistency, now: Consistency): 'thicker' | 'thinner' | undefined {
+  if (before.kind !== 'reckoned' || now.kind !== 'reckoned' || Math.abs(now.scale - before.scale) < FELT_STEPS) return undefined;
+  return now.scale > before.scale ? 'thicker' : 'thinner';
+}

@@ -28,6 +28,7 @@ export {
   fluidAndHolding,
   hydrationOf,
   massForHydration,
+  turnOf,
   type RestTime,
   SCALE_MOST,
   scaleOf,

@@ -93,7 +93,8 @@ export function fitWords(fit: Fit, volume: BatterVolume, vessels: readonly Vesse
     if (goes === 1) return `${what}: it has room.`;
     return vessel.use === 'blend' ? `${what}: blend in ${goes} goes.` : `${what}: mix in ${goes} goes, or take a larger bowl.`;
   }
-  const name = `${count > 1 ? `${count} of the ` : 'The '}${vessel.name}`;
+  const bare = vessel.name.replace(/^(?:the|a|an)\s+/i, '');
+  const name = `${count > 1 ? `${count} of the ` : 'The '}${bare}`;
   const high = product?.heat === 'oven' ? `${product.piece === 'slice' ? 'slices ' : ''}about ${Number(risenCm.toFixed(1))} cm high` : `${Number(risenCm.toFixed(1))} cm deep`;
   if (vessel.shape === 'cups' && vessel.places * count > 1) {
     if (state === 'good') return `${filled} of ${vessel.places * count} cups, each ${percent(raw)} full.`;

@@ -153,6 +153,11 @@ describe('what a batter fills', () => {
     expect(fit.state).toBe('good');
   });
 
+  test('a tin that the household calls "the long tin" has one article', () => {
+    const own = { ...named('loaf-medium'), name: 'the long tin' };
+    expect(fitWords(fitOf(own, 1, loafVolume, loafClass), loafVolume, vessels, loafClass)).toMatch(/^The long tin would be/);
+  });
+
   test('a deeper tin is told to bake cooler and longer, a shallower one shorter, the same not at all', () => {
     expect(depthWords(4, 6)).toMatch(/cooler and 1\.5 to 2\.3 times as long.*less baking powder/);
     expect(depthWords(6, 4)).toMatch(/done in 0\.4 to 0\.7 of the time/);

@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import type { Figures } from '@fellmist/core';
 import { type Bake, cutPortions, differences, yieldCheck } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
-import { addDays, formatISO } from 'date-fns';
+import { addDays, formatISO, parseISO } from 'date-fns';
 import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { showChange, showNumber, showRange, showSum } from '../ui/figures';
+import { today } from '../ui/day';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Picker } from '../ui/pick';
 import { Button } from '../ui/zorro/button';
@@ -153,7 +154,7 @@ export class AfterDesk {
     this.bake().kept.map(({ eventId, place, left, useBy }) => ({
       id: eventId,
       place,
-      words: SAY.keptIn(countWords(left), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(new Date(useBy))),
+      words: SAY.keptIn(countWords(left), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(parseISO(useBy))),
     })),
   );
   protected readonly keeping = computed(() => this.desk.product()?.keeping.words);
@@ -192,7 +193,7 @@ export class AfterDesk {
   protected divide(by: By): void {
     const views = this.desk.real()?.views;
     if (by === 'pieces') this.desk.tell({ kind: 'portioned', into: { by } });
-    else if (by === 'number') this.desk.tell({ kind: 'portioned', into: { by, count: Math.max(Math.round(views?.portions ?? 1), 1) } });
+    else if (by === 'number') this.desk.tell({ kind: 'portioned', into: { by, count: Math.min(Math.max(Math.round(views?.portions ?? 1), 1), 1000) } });
     else this.desk.tell({ kind: 'portioned', into: { by, eachG: Math.max(Math.round(views?.portionMassG ?? 50), 1) } });
   }
 
@@ -232,7 +233,11 @@ export class AfterDesk {
       this.fault.set(place === 'fridge' ? SAY.notForFridge : SAY.notForFreezer);
       return;
     }
-    this.desk.tell({ kind: 'kept', place, portions, ...(days === undefined ? {} : { useBy: formatISO(addDays(new Date(), days), { representation: 'date' }) }) });
+    // In the fridge its days run from when it was made, in the freezer from when it goes in.
+    const from = place === 'fridge' ? new Date(this.bake().madeAt ?? Date.now()) : new Date();
+    const useBy = days === undefined ? undefined : formatISO(addDays(from, days), { representation: 'date' });
+    if (useBy !== undefined && useBy < today()) this.fault.set(SAY.daysAreOver);
+    else this.desk.tell({ kind: 'kept', place, portions, ...(useBy === undefined ? {} : { useBy }) });
   }
 
   protected eat(place: 'fridge' | 'freezer'): void {

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { type Figures, type LabelFigure, printFigure, shareOfFigures, type Sum, type Tradition } from '@fellmist/core';
 import { cutPortions, inWeighingOrder } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
-import { addDays } from 'date-fns';
+import { addDays, parseISO } from 'date-fns';
 import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
@@ -94,15 +94,30 @@ export class Cards {
     const [bake, real] = [this.desk.bake(), this.desk.real()];
     return bake && real ? SAY.makesWords(showNumber(real.views.portions, Number.isInteger(real.views.portions) ? 0 : 1), `${bake.plan.portionWord}s`) : '';
   });
-  protected readonly allergens = computed(() => this.desk.real()?.allergens.contains.join(', ') || SAY.none);
+  /** What it contains, may contain, and what nobody can answer for: "none" is said only where that is sure. */
+  protected readonly allergens = computed(() => {
+    const report = this.desk.real()?.allergens;
+    if (!report) return '';
+    const { contains, mayContain, unknownLines } = report;
+    const said = [
+      contains.join(', '),
+      mayContain.length > 0 ? SAY.mayContain(mayContain.join(', ')) : '',
+      unknownLines.length > 0 ? SAY.unknownLines(unknownLines.length) : '',
+    ].filter(Boolean);
+    return said.length > 0 ? said.join('; ') : SAY.none;
+  });
   protected readonly madeOn = computed(() => {
     const at = this.desk.events()[0]?.at;
     return at === undefined ? '' : this.day.format(new Date(at));
   });
+  /** By when it is eaten from the fridge, counted from the day it was made; and from the freezer, where it was put there. */
   private readonly useBy = computed(() => {
-    const [at, days, kept] = [this.desk.events()[0]?.at, this.desk.product()?.keeping.fridgeDays, this.desk.bake()?.kept.at(-1)?.useBy];
-    if (kept !== undefined) return this.day.format(new Date(kept));
-    return at === undefined || !days ? '' : this.day.format(addDays(new Date(at), days));
+    const [bake, product] = [this.desk.bake(), this.desk.product()];
+    const dueIn = (place: 'fridge' | 'freezer'): string | undefined => bake?.kept.flatMap((one) => (one.place === place && one.useBy ? [one.useBy] : [])).sort()[0];
+    const [fridge, freezer] = [dueIn('fridge'), dueIn('freezer')];
+    const made = bake && product?.keeping.fridgeDays ? addDays(new Date(bake.madeAt ?? this.desk.events()[0]?.at ?? ''), product.keeping.fridgeDays) : undefined;
+    const day = fridge !== undefined ? parseISO(fridge) : made;
+    return [day ? SAY.fridgeBy(this.day.format(day)) : '', freezer !== undefined ? SAY.freezerBy(this.day.format(parseISO(freezer))) : ''].filter(Boolean).join(', ');
   });
 
   protected readonly stickers = computed(() => {

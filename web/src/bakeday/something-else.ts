@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Line } from '@fellmist/core';
-import type { BakeLine } from '@fellmist/core/bake';
+import { type BakeLine, MOST_POUR_G } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { showNumber } from '../ui/figures';
 import { FoodSelect } from '../ui/food-select';
@@ -30,12 +30,13 @@ export class SomethingElse {
     if (!line) return undefined;
     const name = this.desk.foodName(line.foodId);
     if (name === undefined || line.massG === undefined) return { words: SAY.sayWhatAndHowMuch, isGood: false };
+    if (line.massG > MOST_POUR_G) return { words: SAY.tooMuchAtOnce, isGood: false };
     return { words: SAY.readAs(showNumber(line.massG, line.massG < 10 ? 1 : 0), name), isGood: true };
   });
 
   protected add(): void {
     const line = this.read();
-    if (!line || line.massG === undefined || line.foodId === undefined) return;
+    if (!line || line.massG === undefined || line.foodId === undefined || line.massG > MOST_POUR_G) return;
     this.desk.tell({ kind: 'added', partId: this.line().partId, line }, { kind: 'poured', lineId: line.id, massG: line.massG, by: 'typed', foodId: line.foodId });
     this.text.set('');
     this.done.emit();

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type BakeLine, goodPour, inWeighingOrder, isOpen, nextLine, type PourChoice, pourChoices, pourState } from '@fellmist/core/bake';
+import { type BakeLine, goodPour, inWeighingOrder, isOpen, MOST_POUR_G, nextLine, type PourChoice, pourChoices, pourState } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
@@ -244,6 +244,10 @@ export class Weigh {
     const massG = 'error' in read ? undefined : this.desk.massOf(read.amount, line.foodId);
     if ('error' in read || massG === undefined) {
       this.told.set('error' in read ? read.error : SAY.giveGrams);
+      return;
+    }
+    if (massG > MOST_POUR_G) {
+      this.told.set(SAY.tooMuchAtOnce);
       return;
     }
     if (field) field.value = '';

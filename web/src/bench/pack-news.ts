@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type Analysis, type Pack, turnOfThickness } from '@fellmist/core';
+import { type Analysis, type Pack, turnOf } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { PacksSince } from '../state/packsSince';
 import { Preferences } from '../state/preferences';
@@ -11,7 +11,7 @@ const thickness = ({ consistency }: Analysis): string => (consistency.kind === '
 
 /** The thickness now; where the word stays the same and the hand feels it, which way it went. */
 function thicknessNow(before: Analysis, now: Analysis): string {
-  const turn = turnOfThickness(before, now);
+  const turn = turnOf(before.consistency, now.consistency);
   if (thickness(now) !== thickness(before) || !turn) return thickness(now);
   return SAY.aLittle(thickness(now), SAY[turn]);
 }
