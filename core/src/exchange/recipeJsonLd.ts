@@ -1,5 +1,5 @@
 import { type Larder } from '../food';
-import { allLines, type Figures, type Formula, LIMITS, type Line, type Loss, type Part, readLine, totalsOf, viewsOf } from '../formula';
+import { allLines, type Figures, type Formula, LIMITS, type Line, type Loss, type Part, portionWordFor, readLine, totalsOf, viewsOf } from '../formula';
 import { withMethod } from './fromMethod';
 import { type MeasureSystem } from '../quantity';
 import { readRecipeText, type ReadResult } from './recipeText';
@@ -251,7 +251,7 @@ function recipeOf(formula: Formula, larder: Larder, loss: Loss | undefined): Jso
     '@type': 'Recipe',
     ...formula.carried,
     name: formula.title,
-    recipeYield: `${formula.portions} ${formula.portionWord}${formula.portions === 1 ? '' : 's'}`,
+    recipeYield: `${formula.portions} ${portionWordFor(formula.portionWord, formula.portions)}`,
     recipeIngredient: formula.parts.flatMap((part) => [...(part.heading ? [`${part.heading}:`] : []), ...part.lines.map((line) => line.text)]),
     supply: allLines(formula).map(supplyOf),
     recipeInstructions: formula.method.map((text) => ({ '@type': 'HowToStep', text })),

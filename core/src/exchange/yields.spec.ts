@@ -1,5 +1,5 @@
 import { larder, readFormula } from '../../test/larder';
-import { allLines } from '../formula';
+import { allLines, portionWordFor } from '../formula';
 import { readRecipeJsonLd, readRecipeText } from './index';
 import { readYield } from './readYield';
 
@@ -149,5 +149,28 @@ describe('sloppy texts', () => {
 
   test('what says how hot and no amount is a step', () => {
     expect(readFormula('Ice\n500 ml milk\n3 egg yolks\nWarm milk to 82C then chill').method).toEqual(['Warm milk to 82C then chill']);
+  });
+});
+
+describe('how many it makes, said again', () => {
+  // English plurals [a school grammar's rules]; a fraction of one is still one.
+  test.each([
+    ['loaf', 2, 'loaves'],
+    ['batch', 3, 'batches'],
+    ['glass', 4, 'glasses'],
+    ['cookie', 24, 'cookies'],
+    ['pastry', 6, 'pastries'],
+    ['tray', 2, 'trays'],
+    ['slice', 1, 'slice'],
+    ['slice', 0.5, 'slice'],
+    ['slice', 1.5, 'slices'],
+    ['slice', 0, 'slices'],
+  ])('of a %s, %d are %s', (word, count, said) => {
+    expect(portionWordFor(word, count)).toBe(said);
+  });
+
+  test.each(['12 cookies', '2 loaves', '16 squares', '8 slices', '4 glasses', '10 scones'])('"%s" read and said is the same', (text) => {
+    const read = readYield(`Makes ${text}`);
+    expect(`${read?.portions} ${portionWordFor(read?.portionWord ?? '', read?.portions ?? 0)}`).toBe(text);
   });
 });

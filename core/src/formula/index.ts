@@ -14,3 +14,4 @@ export { findAmount } from './findAmount';
 export { linesNamed } from './linesNamed';
 export { limitFaults, LIMITS } from './limits';
 export { FIRST_SETTINGS, type HouseholdSettings } from './household';
+export { portionWordFor } from './portionWord';

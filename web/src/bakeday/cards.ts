@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type Figures, type LabelFigure, printFigure, shareOfFigures, type Sum, type Tradition } from '@fellmist/core';
+import { type Figures, type LabelFigure, portionWordFor, printFigure, shareOfFigures, type Sum, type Tradition } from '@fellmist/core';
 import { cutPortions, inWeighingOrder } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { addDays, parseISO } from 'date-fns';
@@ -92,7 +92,9 @@ export class Cards {
 
   protected readonly makes = computed(() => {
     const [bake, real] = [this.desk.bake(), this.desk.real()];
-    return bake && real ? SAY.makesWords(showNumber(real.views.portions, Number.isInteger(real.views.portions) ? 0 : 1), `${bake.plan.portionWord}s`) : '';
+    return bake && real
+      ? SAY.makesWords(showNumber(real.views.portions, Number.isInteger(real.views.portions) ? 0 : 1), portionWordFor(bake.plan.portionWord, real.views.portions))
+      : '';
   });
   /** What it contains, may contain, and what nobody can answer for: "none" is said only where that is sure. */
   protected readonly allergens = computed(() => {

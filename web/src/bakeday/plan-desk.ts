@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { mainPart } from '@fellmist/core';
+import { mainPart, portionWordFor } from '@fellmist/core';
 import {
   type Bake,
   type BakeLine,
@@ -64,7 +64,7 @@ export class PlanDesk {
   protected readonly isOwn = signal(false);
   protected readonly factor = computed(() => fieldNumber(this.bake().factor, 2));
   protected readonly makes = computed(() => fieldNumber(this.bake().exact.portions, 1));
-  protected readonly word = computed(() => `${this.bake().plan.portionWord}s`);
+  protected readonly word = computed(() => portionWordFor(this.bake().plan.portionWord, this.bake().exact.portions));
 
   private readonly byId = computed(() => new Map(this.desk.vessels().map((vessel) => [vessel.id, vessel])));
   protected readonly vesselOptions = computed((): readonly Option<string>[] => {

@@ -1,6 +1,6 @@
 import { Router } from '@angular/router';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { LIMITS, type Formula, type GoalState } from '@fellmist/core';
+import { type Formula, type GoalState, LIMITS, portionWordFor } from '@fellmist/core';
 import type { BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { DraftBook } from '../state/draftBook';
@@ -42,6 +42,7 @@ function goalWords({ goal }: GoalState): string {
 })
 export class BenchHead {
   protected readonly say = SAY;
+  protected readonly portionWord = computed(() => portionWordFor(this.formula().portionWord, this.formula().portions));
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   readonly state = input.required<BenchState>();

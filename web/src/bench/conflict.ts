@@ -5,6 +5,7 @@ import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';
 import { showSum } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
+import { aPortion } from '../ui/portionWords';
 import { SAY } from './words';
 
 interface Side {
@@ -44,7 +45,7 @@ export class Conflict {
     const others = new Set(allLines(other.rebuild).map((line) => line.text));
     return {
       heading,
-      said: energy ? `${showSum(energy, 0)} ${this.preferences.energyUnit()} a ${sheet.rebuild.portionWord}` : '',
+      said: energy ? `${showSum(energy, 0)} ${this.preferences.energyUnit()} ${aPortion(sheet.rebuild.portionWord)}` : '',
       lines: allLines(sheet.rebuild).map((line) => ({ text: line.text, differs: !others.has(line.text) })),
     };
   }

@@ -5,6 +5,7 @@ import { Preferences } from '../state/preferences';
 import { fieldNumber, numberWithin, showNumber } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { aPortion } from '../ui/portionWords';
 import { SAY } from './words';
 
 /** Bodies that limits are told for, kg: a toddler's to the heaviest. */
@@ -33,7 +34,7 @@ export class DailyLimits {
 
   protected readonly isAsked = signal(false);
 
-  protected readonly portionWord = computed(() => this.desk.sheet()?.rebuild.portionWord ?? 'portion');
+  protected readonly portion = computed(() => aPortion(this.desk.sheet()?.rebuild.portionWord));
   protected readonly typed = computed(() => {
     const bodyKg = this.preferences.bodyKg();
     return bodyKg === undefined ? '' : fieldNumber(bodyKg, 1);

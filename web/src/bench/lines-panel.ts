@@ -4,6 +4,7 @@ import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { FIGURE_ROWS, showNumber } from '../ui/figures';
 import { Picker } from '../ui/pick';
+import { aPortion } from '../ui/portionWords';
 import { SAY } from './words';
 
 /** What each line brings of one figure, largest first, and its baker's percentage. */
@@ -16,6 +17,7 @@ import { SAY } from './words';
 })
 export class LinesPanel {
   protected readonly say = SAY;
+  protected readonly portion = computed(() => aPortion(this.desk.sheet()?.rebuild.portionWord));
   protected readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
   protected readonly figures = FIGURE_ROWS.map(({ key, name, unit }) => ({ value: key, label: `${name} ${unit}` }));

@@ -9,6 +9,7 @@ import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { aPortionAtHead } from '../ui/portionWords';
 import { DailyLimits } from './daily-limits';
 import { SAY } from './words';
 
@@ -40,7 +41,7 @@ export class Nutrition {
   protected readonly energies = ENERGY_OPTIONS;
 
   protected readonly views = computed((): readonly Option<ViewName>[] => [
-    { label: `A ${this.desk.sheet()?.rebuild.portionWord ?? 'portion'}`, value: 'portion' },
+    { label: aPortionAtHead(this.desk.sheet()?.rebuild.portionWord), value: 'portion' },
     { label: SAY.batch, value: 'batch' },
     { label: '100 g', value: 'per100g' },
   ]);

@@ -5,6 +5,7 @@ import { PacksSince } from '../state/packsSince';
 import { Preferences } from '../state/preferences';
 import { showSum } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
+import { aPortion } from '../ui/portionWords';
 import { SAY } from './words';
 
 const thickness = ({ consistency }: Analysis): string => (consistency.kind === 'reckoned' ? consistency.word : consistency.words);
@@ -44,7 +45,7 @@ export class PackNews {
     const news = this.packs.news();
     if (!news) return undefined;
     const [before, now] = [news.before, news.now];
-    const word = this.desk.sheet()?.rebuild.portionWord ?? 'portion';
+    const word = aPortion(this.desk.sheet()?.rebuild.portionWord);
     const energy = this.preferences.energyFigure();
     const row = (name: string, of: (analysis: Analysis) => string) => ({ name, before: of(before), now: of(now) });
     return {
@@ -52,7 +53,7 @@ export class PackNews {
       what: SAY.sinceThisTryWasSaved([...new Set(news.packs.map((pack) => learned(pack.before, pack.now)))].join(', ')),
       rows: [
         { ...row(SAY.thickness, thickness), now: thicknessNow(before, now) },
-        row(SAY.energy, ({ views }) => `${showSum(views.portion[energy], 0)} ${this.preferences.energyUnit()} a ${word}`),
+        row(SAY.energy, ({ views }) => `${showSum(views.portion[energy], 0)} ${this.preferences.energyUnit()} ${word}`),
         row(SAY.protein, ({ views }) => `${showSum(views.portion.proteinG, 1)} g`),
       ].filter((one) => one.before !== one.now),
     };

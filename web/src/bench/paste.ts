@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, injec
 import { Router } from '@angular/router';
 import {
   limitFaults,
+  portionWordFor,
   LIMITS,
   allLines,
   changeLine,
@@ -71,6 +72,7 @@ interface Reading {
 })
 export class Paste {
   protected readonly say = SAY;
+  protected readonly portionWordFor = portionWordFor;
   protected readonly fieldNumber = fieldNumber;
   private readonly desk = inject(Desk);
   private readonly store = inject(Store);

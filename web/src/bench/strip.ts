@@ -8,6 +8,7 @@ import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Picker } from '../ui/pick';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { aPortionAtHead } from '../ui/portionWords';
 import type { Asked } from '../parts/why-panel';
 import { SAY } from './words';
 
@@ -62,7 +63,7 @@ export class Strip {
   protected readonly plate = signal<Plate>('portion');
   protected readonly eaten = signal(2);
   protected readonly plateOptions = computed((): readonly Option<Plate>[] => [
-    { value: 'portion', label: `A ${this.word()}` },
+    { value: 'portion', label: aPortionAtHead(this.desk.sheet()?.rebuild.portionWord) },
     { value: 'per100g', label: '100 g' },
     { value: 'batch', label: SAY.theBatch },
     { value: 'eaten', label: SAY.iEat },

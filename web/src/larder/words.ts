@@ -237,6 +237,7 @@ export const SAY = {
   printedZeros: 'Printed zeros',
   protein: 'Protein',
   proteinGPer100Kcal: 'Protein g per 100 kcal',
+  proteinIn100Kcal: 'P / 100 kcal',
   proteinPer100Kcal: 'protein per 100 kcal',
   putInStock: 'Put in stock',
   putTheCupAndA: 'Put the cup and a glass of water on the scale and tare.',

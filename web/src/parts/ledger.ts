@@ -20,6 +20,7 @@ import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
+import { aPortion } from '../ui/portionWords';
 import { Deed } from './deed';
 import { SAY } from './words';
 
@@ -194,8 +195,8 @@ export class Ledger {
     const views = this.desk.rebuild()?.views;
     const unit = this.preferences.energyUnit();
     const each = this.preferences.inEnergy(energyKcal / (views?.portions ?? 1));
-    const word = this.desk.sheet()?.rebuild.portionWord ?? 'portion';
-    return Math.abs(each) < 0.5 ? SAY.noA(unit, word) : `${each > 0 ? '+' : '−'}${showNumber(Math.abs(each), 0)} ${unit} a ${word}`;
+    const word = aPortion(this.desk.sheet()?.rebuild.portionWord);
+    return Math.abs(each) < 0.5 ? SAY.noA(unit, word) : `${each > 0 ? '+' : '−'}${showNumber(Math.abs(each), 0)} ${unit} ${word}`;
   }
 
   protected look(way: Way | undefined): void {

@@ -13,6 +13,7 @@ import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
 import { Sheet } from '../ui/sheet';
 import { Picker } from '../ui/pick';
+import { aPortion } from '../ui/portionWords';
 import { FormsModule } from '@angular/forms';
 import { SAY } from './words';
 
@@ -52,6 +53,7 @@ function ratioOf(rule: SwapRule): string {
 })
 export class SwapPanel {
   protected readonly say = SAY;
+  protected readonly portion = computed(() => aPortion(this.desk.sheet()?.rebuild.portionWord));
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
   protected readonly lineDesk = inject(LineDesk);

@@ -50,6 +50,7 @@ export const SAY = {
   melted: 'melted',
   method: 'Method',
   moreDoesNotWorkWell: 'more does not work well',
+  nOfAll: (a: Shown, b: Shown) => said`${a} of ${b}`,
   nextStep: 'Next step',
   noA: (a: Shown, b: Shown) => said`no ${a} a ${b}`,
   noRuleOfTheTrade: (a: Shown) => said`No rule of the trade fits ${a} here; put a food or a blend of your own in its place below.`,

@@ -26,6 +26,7 @@ import { chooseFile, shrunk } from '../ui/picture';
 import { Told } from '../ui/told';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
 import { Skeleton } from '../ui/zorro/skeleton';
+import { aPortion } from '../ui/portionWords';
 import { SAY } from './words';
 
 const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string; readonly unit: string; readonly digits: number }[] = [
@@ -48,7 +49,7 @@ const SORT_OPTIONS: readonly Option<ShelfSort>[] = [
 interface ShelfCell {
   readonly row: (typeof SHOWN)[number];
   readonly name: string;
-  readonly unit: string;
+  readonly unit: string | undefined;
   readonly now: string;
   readonly change: string | undefined;
 }
@@ -63,6 +64,7 @@ interface ShelfCell {
 })
 export class Shelf {
   protected readonly say = SAY;
+  protected readonly aPortion = aPortion;
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly importer = inject(Importer);
@@ -165,7 +167,8 @@ export class Shelf {
     const unit = isEnergy ? this.preferences.energyUnit() : row.unit;
     const [before, now] = [inUnit(entry.original[key]), inUnit(entry.rebuild[key])];
     const change = before === undefined || now === undefined ? undefined : showChange(before, now, digits);
-    return { row, name, unit, now: now === undefined ? 'gaps' : showNumber(now, digits), change: change === '0' ? undefined : change };
+    const shown = now === undefined ? { now: SAY.gaps, unit: undefined } : { now: showNumber(now, digits), unit };
+    return { row, name, ...shown, change: change === '0' ? undefined : change };
   }
 
   /** Opens what stands behind a figure of a formula, or closes it again. */

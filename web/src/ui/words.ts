@@ -2,6 +2,8 @@ import { said, type Shown } from './said';
 
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
+  aWord: (a: Shown) => said`a ${a}`,
+  aWordAtHead: (a: Shown) => said`A ${a}`,
   carbohydrate: 'Carbohydrate',
   close: 'Close',
   days: (a: Shown) => said`${a} days`,
@@ -16,6 +18,7 @@ export const SAY = {
   noLineBringsAny: 'No line brings any.',
   past: (a: Shown) => said`${a} past`,
   polyols: 'polyols',
+  portion: 'portion',
   protein: 'Protein',
   salt: 'Salt',
   saturates: 'saturates',
