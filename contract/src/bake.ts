@@ -1,5 +1,5 @@
 import { type Formula, LIMITS } from '@fellmist/core';
-import { type BakeEvent, type Portioning, POURED_BY, type Stage, type Vessel, VESSEL_SHAPES, VESSEL_USES } from '@fellmist/core/bake';
+import { type BakeEvent, type Portioning, POURED_BY, type Stage, type Topping, type Vessel, VESSEL_SHAPES, VESSEL_USES } from '@fellmist/core/bake';
 import * as z from 'zod';
 import { lineSchema } from './worksheet';
 
@@ -32,6 +32,8 @@ const portioning = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('pieces') }),
 ]) satisfies z.ZodType<Portioning>;
 
+const topping = z.strictObject({ partId: id, massG: grams }) satisfies z.ZodType<Topping>;
+
 const stamp = { id: z.uuid(), teller: z.string().min(1).max(60), turn: z.number().int().min(1).max(1e9), at: z.iso.datetime() };
 const place = z.enum(['fridge', 'freezer']);
 
@@ -42,7 +44,7 @@ export const bakeEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamp, kind: z.literal('vessel chosen'), vessel: vesselSchema, count: z.number().int().min(1).max(20) }),
   z.strictObject({ ...stamp, kind: z.literal('ordered'), stages: z.array(stage).max(100) }),
   z.strictObject({ ...stamp, kind: z.enum(['step begun', 'step done']), stageId: id }),
-  z.strictObject({ ...stamp, kind: z.literal('tared') }),
+  z.strictObject({ ...stamp, kind: z.literal('tared'), bowl: z.string().trim().min(1).max(60).optional() }),
   z.strictObject({ ...stamp, kind: z.literal('poured'), lineId: id, massG: grams, by: z.enum(POURED_BY), foodId: id.optional() }),
   z.strictObject({ ...stamp, kind: z.literal('poured back'), lineId: id, massG: grams }),
   z.strictObject({ ...stamp, kind: z.literal('food changed'), lineId: id, foodId: id }),
@@ -56,6 +58,7 @@ export const bakeEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamp, kind: z.literal('left behind'), where: words, massG: grams, partId: id.optional() }),
   z.strictObject({ ...stamp, kind: z.literal('portioned'), into: portioning }),
   z.strictObject({ ...stamp, kind: z.literal('portion cut'), massG: grams.positive(), name: words }),
+  z.strictObject({ ...stamp, kind: z.literal('plated'), name: words, portions, toppings: z.array(topping).max(40), lines: z.array(lineSchema).max(40) }),
   z.strictObject({ ...stamp, kind: z.literal('kept'), place, portions, useBy: z.iso.date().optional() }),
   z.strictObject({ ...stamp, kind: z.literal('eaten'), place: z.enum(['fridge', 'freezer', 'table']), portions }),
   z.strictObject({ ...stamp, kind: z.literal('undone'), eventId: z.uuid() }),
@@ -85,11 +88,20 @@ export interface BakeHead {
 /** Portions of a bake that wait in the fridge or freezer. */
 export interface KeptPortions {
   readonly bakeId: string;
+  readonly formulaId: string;
   readonly title: string;
   readonly place: 'fridge' | 'freezer';
   readonly left: number;
   readonly useBy?: string;
+  /** How it is thawed and warmed, in the words of its class; empty where nothing is to be done. */
+  readonly words: string;
 }
+
+/** A portion eaten, or that taken back: the event's id is the page's, its place in the list is the server's. */
+export const eatSchema = z.strictObject({ id: z.uuid(), place });
+export const uneatSchema = z.strictObject({ id: z.uuid(), eventId: z.uuid() });
+export type Eat = z.infer<typeof eatSchema>;
+export type Uneat = z.infer<typeof uneatSchema>;
 
 /** A bake with what it bakes: the try's rebuild, and the names its lines had in the original. */
 export interface StoredBake {

@@ -11,7 +11,7 @@ import { bakeActions } from '../src/state/bake.actions';
 import * as bakeEffects from '../src/state/bake.effects';
 import { bakeFeature } from '../src/state/bake.feature';
 import { BakeApi } from '../src/state/bakeApi';
-import { keepWaiting, takeUpWaiting } from '../src/state/keptEvents';
+import { keepWaiting, takeUpAside, takeUpWaiting } from '../src/state/keptEvents';
 import { STREAM } from '../src/state/stream';
 
 const read = readRecipeText('Bun\n100 g flour', stockLarder([]), 'us');
@@ -87,6 +87,31 @@ describe('what is told of a bake on its way to the server', () => {
     expect(state()).toMatchObject({ waiting: ['r'], refused: 'That bake is not on the list.' });
     jest.advanceTimersByTime(10_000);
     expect(sent).toHaveLength(1);
+  });
+
+  test('one thing that cannot be taken holds up nothing: it is found, counts no more, and is kept to be read', () => {
+    const not = (): Observable<never> => throwError(() => new HttpErrorResponse({ status: 422, error: { detail: 'massG is too large.' } }));
+    const without = (bad: string) => (events: readonly BakeEvent[]) => (events.some(({ id }) => id === bad) ? not() : taken(events));
+    answers = [gone, ...Array.from({ length: 9 }, () => without('bad'))];
+    store.dispatch(bakeActions.opened({ stored, kept: [] }));
+    for (const [i, id] of ['a', 'bad', 'c', 'd'].entries()) store.dispatch(bakeActions.told({ event: event(id, i + 1) }));
+    jest.advanceTimersByTime(10_000);
+    expect(state()).toMatchObject({ events: ['a', 'c', 'd'], waiting: [], isLive: true, refused: undefined });
+    expect(takeUpAside('b1')).toEqual([{ event: event('bad', 2), words: 'massG is too large.' }]);
+    store.dispatch(bakeActions.told({ event: event('e', 5) }));
+    jest.advanceTimersByTime(10);
+    expect(sent.at(-1)).toEqual(['e']);
+    store.dispatch(bakeActions.asideDismissed({ eventId: 'bad' }));
+    expect(takeUpAside('b1')).toEqual([]);
+  });
+
+  test('a bake that is taken off meanwhile keeps all that was told, however many, and asks no more', () => {
+    answers = [gone, ...Array.from({ length: 9 }, () => () => throwError(() => new HttpErrorResponse({ status: 404, error: { detail: 'Not on the list.' } })))];
+    store.dispatch(bakeActions.opened({ stored, kept: [] }));
+    for (const id of ['a', 'b', 'c']) store.dispatch(bakeActions.told({ event: event(id, 1) }));
+    jest.advanceTimersByTime(60_000);
+    expect(state()).toMatchObject({ waiting: ['a', 'b', 'c'], refused: 'Not on the list.' });
+    expect(sent.length).toBeLessThan(6);
   });
 
   test('what is damaged in the browser’s storage stops nothing', () => {

@@ -83,7 +83,7 @@ const productClass = z.strictObject({
   coreC: span.optional(),
   restMin: z.number().min(0),
   rest: z.string().min(1),
-  keeping: z.strictObject({ fridgeDays: z.number().min(0), freezerDays: z.number().min(0), words: z.string() }),
+  keeping: z.strictObject({ fridgeDays: z.number().min(0), freezerDays: z.number().min(0), words: z.string(), thaw: z.string().optional(), reheat: z.string().optional() }),
   loss: z.strictObject({ low: z.number().min(0).max(1), high: z.number().min(0).max(1) }),
   volume: z.strictObject({ air: z.number().min(0).max(0.9), rise: z.number().min(1).max(5), fill: span.optional() }).optional(),
   servedC: z.number().min(-30).max(80),

@@ -1,7 +1,21 @@
 import { type Larder } from '../food';
-import { allLines, countedParts, type Counting, COUNTING, eatenShare, type Figure, figureOfLine, type Figures, type Formula, shareOfFigures, type Totals } from '../formula';
+import {
+  addFigures,
+  allLines,
+  countedParts,
+  type Counting,
+  COUNTING,
+  eatenShare,
+  type Figure,
+  figureOfLine,
+  type Figures,
+  type Formula,
+  shareOfFigures,
+  type Totals,
+  totalsOfParts,
+} from '../formula';
 import { type ProductClass } from '../product';
-import { type Bake } from './bake';
+import { type Bake, type Plate } from './state';
 
 export interface YieldCheck {
   /** Grams in the bowl less what stayed behind: what went into the oven. */
@@ -48,6 +62,28 @@ export interface Cutting {
 export function cutPortions(bake: Bake, totals: Pick<Totals, 'figures'>, yieldG: number): Cutting {
   const pieces = bake.cut.map((one) => ({ ...one, figures: shareOfFigures(totals.figures, yieldG > 0 ? one.massG / yieldG : 0) }));
   return { pieces, leftG: yieldG - bake.cut.reduce((sum, { massG }) => sum + massG, 0) };
+}
+
+export interface PlateFigures {
+  readonly massG: number;
+  readonly figures: Figures;
+}
+
+/**
+ * A plate as it is eaten: its portions, and so much of each topping. A topping weighs what was told; a part that weighs
+ * nothing in the formula brings nothing. Undefined where a food on it has no weight.
+ */
+export function plateFigures(plate: Plate, bake: Pick<Bake, 'real'>, portion: PlateFigures, larder: Larder, counting: Counting = COUNTING): PlateFigures | undefined {
+  if (plate.lines.some(({ massG, foodId }) => massG === undefined || foodId === undefined)) return undefined;
+  const toppings = plate.toppings.flatMap(({ partId, massG }) => {
+    const part = bake.real.parts.find(({ id }) => id === partId);
+    const whole = part && totalsOfParts([{ ...part, leftBehindG: 0 }], larder, counting);
+    return whole && whole.massG > 0 ? [{ massG, figures: shareOfFigures(whole.figures, massG / whole.massG) }] : [];
+  });
+  const loose = plate.lines.length > 0 ? [totalsOfParts([{ id: 'plate', heading: '', lines: plate.lines }], larder, counting)] : [];
+  const portions = { massG: portion.massG * plate.portions, figures: shareOfFigures(portion.figures, plate.portions) };
+  const all = [portions, ...toppings, ...loose];
+  return { massG: all.reduce((sum, { massG }) => sum + massG, 0), figures: addFigures(all.map(({ figures }) => figures)) };
 }
 
 export interface Difference {

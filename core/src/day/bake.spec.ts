@@ -174,10 +174,11 @@ describe('the order of mixing', () => {
       })),
     };
     const stages = mixingOrder(erythritol, larder, new Map([[s, 'sugar']]));
-    expect(stages.map(({ lineIds }) => lineIds)).toEqual([[b, s], [e], [f, p]]);
+    expect(stages.map(({ lineIds }) => lineIds)).toEqual([[b, s], [e], [f, p], []]);
+    expect(stages[3]?.then).toMatch(/25 minutes/);
     expect(stages[2]?.then).toMatch(/dry ingredients/);
     const moved = moveInOrder(stages, p, stages[0]?.id ?? '', b);
-    expect(moved.map(({ lineIds }) => lineIds)).toEqual([[p, b, s], [e], [f]]);
+    expect(moved.map(({ lineIds }) => lineIds)).toEqual([[p, b, s], [e], [f], []]);
     expect(moveInOrder(stages, p, 'nowhere')).toEqual(stages);
   });
 

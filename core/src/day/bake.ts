@@ -1,87 +1,11 @@
-import { type Larder } from '../food';
-import { allLines, type Formula, type HouseholdSettings, type Line } from '../formula';
-import { FACTORS, roundToKitchen, scaleFormula, type Vessel } from '../vessel';
-import { type BakeEvent, inOrder, type PouredBy, type Portioning, type Stage } from './events';
+import { allLines, type Formula, type Line } from '../formula';
+import { FACTORS, roundToKitchen, scaleFormula } from '../vessel';
+import { type BakeEvent, inOrder, standingEvents, type Portioning, type Stage } from './events';
+import { keptOf } from './kept';
 import { mixingOrder } from './order';
 import { goodPour } from './pour';
 import { partLeft, realLines } from './realLines';
-
-export interface Pour {
-  readonly eventId: string;
-  readonly massG: number;
-  readonly by: PouredBy;
-  readonly foodId: string | undefined;
-}
-
-/** One line of a bake: what it should be, and what was poured. */
-export interface BakeLine {
-  readonly id: string;
-  readonly partId: string;
-  /** As it would be at the bake's factor, rounded to what this kitchen measures; undefined where the formula gives no weight. */
-  readonly plannedG: number | undefined;
-  /** "3/8 tsp", where it is measured with a spoon. */
-  readonly spoon: string | undefined;
-  readonly name: string;
-  readonly foodId: string | undefined;
-  readonly pours: readonly Pour[];
-  readonly pouredG: number;
-  readonly state: 'to come' | 'poured' | 'left out';
-  /** Grams that it still lacks since the batch was made larger after it was poured; 0 where it lacks none. */
-  readonly owesG: number;
-  /** It was not in the formula. */
-  readonly isAdded: boolean;
-}
-
-export interface Timer {
-  readonly id: string;
-  readonly name: string;
-  readonly seconds: number;
-  readonly setAt: string;
-  readonly rang: boolean;
-}
-
-export interface Bake {
-  readonly factor: number;
-  readonly factorWords: string;
-  readonly vessel: { readonly vessel: Vessel; readonly count: number } | undefined;
-  /** The formula at the factor, as this kitchen can measure it. */
-  readonly plan: Formula;
-  /** The formula at the factor to the last digit. */
-  readonly exact: Formula;
-  readonly stages: readonly Stage[];
-  readonly stagesDone: readonly string[];
-  readonly lines: readonly BakeLine[];
-  /** What really went in, as a formula: poured lines as poured, those to come as planned, without what was left out. */
-  readonly real: Formula;
-  readonly yield: { readonly massG: number; readonly tareG: number } | undefined;
-  readonly leftBehind: readonly { readonly eventId: string; readonly where: string; readonly massG: number; readonly partId: string }[];
-  readonly portioning: Portioning;
-  readonly cut: readonly { readonly eventId: string; readonly name: string; readonly massG: number }[];
-  readonly kept: readonly { readonly eventId: string; readonly place: 'fridge' | 'freezer'; readonly left: number; readonly useBy: string | undefined }[];
-  readonly timers: readonly Timer[];
-  readonly notes: readonly { readonly eventId: string; readonly at: string; readonly text: string }[];
-  readonly readings: readonly { readonly of: 'core' | 'oven' | 'room'; readonly tempC: number; readonly at: string }[];
-  /** When it was made, as told: when its yield was weighed, else when it was last poured; undefined before that. */
-  readonly madeAt: string | undefined;
-  readonly isFinished: boolean;
-  /** The last event that can be undone. */
-  readonly lastId: string | undefined;
-}
-
-export interface BakeSetting {
-  readonly formula: Formula;
-  readonly larder: Larder;
-  readonly kitchen: Pick<HouseholdSettings, 'scaleStepG' | 'measures'>;
-  /** Names that the lines had in the original, by line. */
-  readonly former?: ReadonlyMap<string, string>;
-}
-
-/** What is undone: an undoing that is itself undone counts for nothing. */
-function undone(events: readonly BakeEvent[]): ReadonlySet<string> {
-  const gone = new Set<string>();
-  for (const event of [...events].reverse()) if (event.kind === 'undone' && !gone.has(event.id)) gone.add(event.eventId);
-  return gone;
-}
+import { type Bake, type BakeLine, type BakeSetting, type Plate, type Pour, type Timer } from './state';
 
 /** The most that is poured at once in a kitchen: beyond it a slip of the keyboard is likelier. House value. */
 export const MOST_POUR_G = 100_000;
@@ -115,20 +39,22 @@ function pourBack(pours: readonly Pour[], massG: number): readonly Pour[] {
  */
 export function foldBake(events: readonly BakeEvent[], { formula, larder, kitchen, former }: BakeSetting): Bake {
   const ordered = inOrder(events);
-  const gone = undone(ordered);
+  const standing = new Set(standingEvents(ordered));
   let [factor, factorWords] = [1, ''];
   let vessel: Bake['vessel'];
   let stages: readonly Stage[] | undefined;
   let weighed: Bake['yield'];
   let portioning: Portioning | undefined;
   let isFinished = false;
+  let bowl = '';
+  const bowlNames = new Set<string>();
   let lastId: string | undefined;
   let [pouredOn, weighedOn]: [string | undefined, string | undefined] = [undefined, undefined];
   const lines = new Map<string, Poured>();
   const added: { partId: string; line: Line }[] = [];
   const leftBehind: { eventId: string; where: string; massG: number; partId: string | undefined }[] = [];
   const cut: { eventId: string; name: string; massG: number }[] = [];
-  const kept: { eventId: string; place: 'fridge' | 'freezer'; left: number; useBy: string | undefined }[] = [];
+  const plates: Plate[] = [];
   const timers = new Map<string, Timer>();
   const notes: { eventId: string; at: string; text: string }[] = [];
   const readings: { of: 'core' | 'oven' | 'room'; tempC: number; at: string }[] = [];
@@ -141,7 +67,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   let [at, scaledAt] = [0, 0];
   for (const event of ordered) {
     at += 1;
-    if (gone.has(event.id) || event.kind === 'undone') continue;
+    if (!standing.has(event) || event.kind === 'undone') continue;
     if (event.kind !== 'planned') lastId = event.id;
     switch (event.kind) {
       case 'scaled':
@@ -162,7 +88,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
           line.isOut = false;
           line.at = at;
           pouredOn = event.at;
-          line.pours.push({ eventId: event.id, massG: event.massG, by: event.by, foodId: event.foodId ?? line.foodId });
+          line.pours.push({ eventId: event.id, massG: event.massG, by: event.by, foodId: event.foodId ?? line.foodId, bowl });
         }
         break;
       case 'poured back':
@@ -176,6 +102,10 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
         break;
       case 'left out':
         lineOf(event.lineId).isOut = true;
+        break;
+      case 'tared':
+        bowl = event.bowl ?? bowl;
+        if (event.bowl !== undefined) bowlNames.add(event.bowl);
         break;
       case 'reading':
         readings.push({ of: event.of, tempC: event.tempC, at: event.at });
@@ -200,18 +130,9 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
       case 'portion cut':
         if (isMass(event.massG) && event.massG > 0) cut.push({ eventId: event.id, name: event.name, massG: event.massG });
         break;
-      case 'kept':
-        kept.push({ eventId: event.id, place: event.place, left: event.portions, useBy: event.useBy });
+      case 'plated':
+        plates.push({ eventId: event.id, name: event.name, portions: event.portions, toppings: event.toppings, lines: event.lines });
         break;
-      case 'eaten': {
-        let left = event.portions;
-        for (const one of kept.filter(({ place }) => place === event.place)) {
-          const off = Math.min(left, one.left);
-          one.left -= off;
-          left -= off;
-        }
-        break;
-      }
       case 'note':
       case 'looked':
         notes.push({ eventId: event.id, at: event.at, text: event.text });
@@ -220,8 +141,9 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
         isFinished = true;
         break;
       case 'planned':
+      case 'kept':
+      case 'eaten':
       case 'step begun':
-      case 'tared':
         break;
     }
   }
@@ -283,12 +205,15 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
     stages: loose.length > 0 ? [...order, { id: 'added', words: 'Added on the day', lineIds: loose, then: '' }] : order,
     stagesDone: [...stagesDone],
     lines: [...states.values()],
+    bowl,
+    bowlNames: [...bowlNames],
     real,
     yield: weighed,
     leftBehind: told,
     portioning: into,
     cut,
-    kept: kept.filter(({ left }) => left > 0),
+    plates,
+    kept: keptOf([...standing]),
     timers: [...timers.values()],
     notes,
     readings,
@@ -296,22 +221,6 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
     isFinished,
     lastId,
   };
-}
-
-/** The lines in the order in which they are weighed. */
-export function inWeighingOrder({ stages, lines }: Pick<Bake, 'stages' | 'lines'>): readonly BakeLine[] {
-  const byId = new Map(lines.map((line) => [line.id, line]));
-  return stages.flatMap(({ lineIds }) => lineIds.flatMap((id) => byId.get(id) ?? []));
-}
-
-/** Whether a line is still to be weighed: it has not been, or the batch was made larger since. */
-export function isOpen({ state, owesG }: Pick<BakeLine, 'state' | 'owesG'>): boolean {
-  return state === 'to come' || owesG > 0;
-}
-
-/** The line to be weighed next: the first that is still open. */
-export function nextLine(bake: Pick<Bake, 'stages' | 'lines'>): BakeLine | undefined {
-  return inWeighingOrder(bake).find(isOpen);
 }
 
 /** Every line that counts in what really went in, so that nothing poured is lost on the way. */

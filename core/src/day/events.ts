@@ -15,6 +15,12 @@ export type PouredBy = (typeof POURED_BY)[number];
 
 export type Portioning = { readonly by: 'number'; readonly count: number } | { readonly by: 'weight'; readonly eachG: number } | { readonly by: 'pieces' };
 
+/** So much of a part that is chosen at the table. */
+export interface Topping {
+  readonly partId: string;
+  readonly massG: number;
+}
+
 /** What happened on a bake day. Nothing is ever taken out of the list: what was wrong is undone by an event of its own. */
 export type BakeAct =
   | { readonly kind: 'planned'; readonly formulaId: string; readonly tryId: string }
@@ -22,7 +28,7 @@ export type BakeAct =
   | { readonly kind: 'vessel chosen'; readonly vessel: Vessel; readonly count: number }
   | { readonly kind: 'ordered'; readonly stages: readonly Stage[] }
   | { readonly kind: 'step begun' | 'step done'; readonly stageId: string }
-  | { readonly kind: 'tared' }
+  | { readonly kind: 'tared'; readonly bowl?: string }
   | { readonly kind: 'poured'; readonly lineId: string; readonly massG: number; readonly by: PouredBy; readonly foodId?: string }
   | { readonly kind: 'poured back'; readonly lineId: string; readonly massG: number }
   | { readonly kind: 'food changed'; readonly lineId: string; readonly foodId: string }
@@ -36,6 +42,7 @@ export type BakeAct =
   | { readonly kind: 'left behind'; readonly where: string; readonly massG: number; readonly partId?: string }
   | { readonly kind: 'portioned'; readonly into: Portioning }
   | { readonly kind: 'portion cut'; readonly massG: number; readonly name: string }
+  | { readonly kind: 'plated'; readonly name: string; readonly portions: number; readonly toppings: readonly Topping[]; readonly lines: readonly Line[] }
   | { readonly kind: 'kept'; readonly place: 'fridge' | 'freezer'; readonly portions: number; readonly useBy?: string }
   | { readonly kind: 'eaten'; readonly place: 'fridge' | 'freezer' | 'table'; readonly portions: number }
   | { readonly kind: 'note'; readonly text: string }
@@ -62,4 +69,11 @@ export function nextTurn(events: readonly BakeEvent[]): number {
 export function inOrder(events: readonly BakeEvent[]): readonly BakeEvent[] {
   const once = new Map(events.map((event) => [event.id, event]));
   return [...once.values()].sort((a, b) => a.turn - b.turn || (a.teller < b.teller ? -1 : a.teller > b.teller ? 1 : a.id < b.id ? -1 : 1));
+}
+
+/** Events in their order without what is undone; an undoing that is itself undone counts for nothing. */
+export function standingEvents(ordered: readonly BakeEvent[]): readonly BakeEvent[] {
+  const gone = new Set<string>();
+  for (const event of [...ordered].reverse()) if (event.kind === 'undone' && !gone.has(event.id)) gone.add(event.eventId);
+  return ordered.filter(({ id, kind }) => kind !== 'undone' && !gone.has(id));
 }

@@ -1,5 +1,8 @@
-export { type Bake, type BakeLine, type BakeSetting, foldBake, inWeighingOrder, isOpen, MOST_POUR_G, nextLine, type Pour, realMass, type Timer } from './bake';
-export { type BakeAct, type BakeEvent, type BakeKind, inOrder, nextTurn, POURED_BY, type PouredBy, type Portioning, type Stage } from './events';
+export { foldBake, MOST_POUR_G, realMass } from './bake';
+export { type Bake, type BakeLine, type BakeSetting, type Plate, type Pour, type Timer } from './state';
+export { type BakeAct, type BakeEvent, type BakeKind, inOrder, standingEvents, nextTurn, POURED_BY, type PouredBy, type Portioning, type Stage, type Topping } from './events';
+export { type Bowl, bowlsOf, inWeighingOrder, isOpen, nextLine, stepToDo } from './weighing';
+export { keptOf } from './kept';
 export { mixingOrder, moveInOrder } from './order';
-export { type CutPortion, cutPortions, type Cutting, type Difference, differences, usedFoods, yieldCheck, type YieldCheck } from './after';
+export { type CutPortion, cutPortions, type Cutting, type Difference, differences, type PlateFigures, plateFigures, usedFoods, yieldCheck, type YieldCheck } from './after';
 export { answerOf, goodPour, type PourChoice, pourChoices, type PourState, pourState } from './pour';

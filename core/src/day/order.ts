@@ -55,19 +55,22 @@ const NAMED_ENOUGH = 0.6;
 const plain = (text: string): readonly string[] => text.toLowerCase().match(/\p{L}+/gu) ?? [];
 const stem = (word: string): string => word.replace(/(?<=\p{L}{3})(?:es|s)$/u, '');
 
-/** The telling words by which a method may name a line: its own, its food's, and those it had before it was swapped. */
-function namesOf(line: Line, larder: Larder, former: ReadonlyMap<string, string>): readonly (readonly string[])[] {
+type Names = readonly (readonly string[])[];
+
+/**
+ * The telling words by which a method may name a line: its own, its food's, and those it had before it was swapped; first
+ * whole ("icing sugar"), then by their last word alone ("sugar"), which counts only where no step has the whole.
+ */
+function namesOf(line: Line, larder: Larder, former: ReadonlyMap<string, string>): readonly [whole: Names, last: Names] {
   const food = foodOf(line, larder);
   const origin = line.origin && 'lineId' in line.origin ? former.get(line.origin.lineId) : undefined;
-  return [line.name, food?.name, food?.head, origin].flatMap((name) => {
-    if (name === undefined) return [];
-    const { core, all } = partsOfName(name);
-    return [core, all.slice(-1)].filter((words) => words.length > 0).map((words) => words.map(stem));
-  });
+  const told = [line.name, food?.name, food?.head, origin].flatMap((name) => (name === undefined ? [] : [partsOfName(name)]));
+  const stems = (lists: Names): Names => lists.filter((words) => words.length > 0).map((words) => words.map(stem));
+  return [stems(told.map(({ core }) => core)), stems(told.map(({ all }) => all.slice(-1)))];
 }
 
 /**
- * The order in which a formula is mixed: its pasted method, each step with the lines that it names first, where the method
+ * The order in which a formula is mixed: its pasted method, each step with the lines that it names first (a step may name none: "heat the oven"), where the method
  * names most of them; else the order of its class. `former` gives the names that lines had in the original, so that
  * "the sugar" still means what stands in for it. Every line is in exactly one stage.
  */
@@ -92,9 +95,10 @@ function orderAnew(formula: Formula, larder: Larder, former: ReadonlyMap<string,
   const dryStage = new Set(byClass.filter(({ words }) => /dry|flour|powder/i.test(words)).flatMap(({ lineIds }) => lineIds));
   const stepOf = new Map<string, number>();
   for (const line of lines) {
-    const names = namesOf(line, larder, former);
-    const at = told.findIndex(({ words }) => names.some((name) => name.every((word) => words.has(word))));
-    if (at >= 0) stepOf.set(line.id, at);
+    const at = namesOf(line, larder, former)
+      .map((names) => told.findIndex(({ words }) => names.some((name) => name.every((word) => words.has(word)))))
+      .find((step) => step >= 0);
+    if (at !== undefined) stepOf.set(line.id, at);
   }
   for (const line of lines) {
     if (stepOf.has(line.id)) continue;
@@ -110,10 +114,9 @@ function orderAnew(formula: Formula, larder: Larder, former: ReadonlyMap<string,
     const at = mates.flatMap((id) => stepOf.get(id) ?? []);
     stepOf.set(line.id, at.length > 0 ? Math.min(...at) : 0);
   }
-  return told.flatMap(({ text }, s): readonly Stage[] => {
+  return told.map(({ text }, s): Stage => {
     const mine = lines.filter(({ id }) => stepOf.get(id) === s);
-    if (mine.length === 0) return [];
-    return [{ id: `step-${s}`, words: `Step ${s + 1} of the method`, lineIds: mine.map(({ id }) => id), then: text }];
+    return { id: `step-${s}`, words: `Step ${s + 1} of the method`, lineIds: mine.map(({ id }) => id), then: text };
   });
 }
 

@@ -3,7 +3,7 @@ import { type Formula, mainPart, sumsOfPart } from '../formula';
 import { type ProductClass } from '../product';
 import { consistencyOf, measuresOf, roleOf, turnOf } from '../role';
 import { FACTORS, movedRoles, scaleFormula } from '../vessel';
-import { type Bake, type BakeLine } from './bake';
+import { type Bake, type BakeLine } from './state';
 
 /** Part of a target by which a pour may be off and is still right. House value. */
 const GOOD = 0.02;

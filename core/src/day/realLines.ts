@@ -1,6 +1,6 @@
 import { type Line, type Part } from '../formula';
 import { gramsNumber } from '../quantity';
-import { type Bake, type BakeLine } from './bake';
+import { type Bake, type BakeLine } from './state';
 
 /** What was poured of a line, as lines: another pack in the middle of it is a line of its own. */
 export function realLines(line: Line, state: BakeLine): readonly Line[] {

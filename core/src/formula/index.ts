@@ -8,7 +8,7 @@ export { readLine, weighLine } from './readLine';
 export { mainPart, sumOfPart, sumsOfPart } from './sumTree';
 export { broughtBy, broughtOf, type Tally } from './tally';
 export { type Counting, COUNTING, ENERGY_COUNTS, type EnergyCount, type Figure, FIGURES, type Figures, type Sum } from './figures';
-export { countedParts, eatenShare, figureOfLine, shareOfFigures, type Totals, totalsOf, totalsOfParts } from './totals';
+export { addFigures, countedParts, eatenShare, figureOfLine, shareOfFigures, type Totals, totalsOf, totalsOfParts } from './totals';
 export { type EnergyShares, energySharesOf, type Loss, sameShareOf, type Views, viewsOf, type Yield, yieldOf } from './views';
 export { findAmount } from './findAmount';
 export { linesNamed } from './linesNamed';

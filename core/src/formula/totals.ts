@@ -1,6 +1,6 @@
 import { kjFromKcal, type Larder, saltFromSodium, SUMMED, type Summed } from '../food';
 import { zeros } from '../role';
-import { type Counting, COUNTING, type Figure, type Figures, type Sum } from './figures';
+import { type Counting, COUNTING, type Figure, type Figures, FIGURES, type Sum } from './figures';
 import { type Formula, type Part } from './formula';
 import { sumOfPart } from './sumTree';
 import { tallyOf, VARIANCES_AT, WORST_AT } from './tally';
@@ -128,6 +128,16 @@ export function countedParts(formula: Pick<Formula, 'parts'>): readonly Part[] {
 /** Sums over the parts of a formula that count. */
 export function totalsOf(formula: Pick<Formula, 'parts'>, larder: Larder, counting: Counting = COUNTING): Totals {
   return totalsOfParts(countedParts(formula), larder, counting);
+}
+
+/** Figures of several things on one plate together: amounts and worst cases add up, independent errors in quadrature, gaps stay gaps. */
+export function addFigures(all: readonly Figures[]): Figures {
+  const of = (figure: Figure): Sum => {
+    const sums = all.map((one) => one[figure]);
+    const add = (pick: (sum: Sum) => number): number => sums.reduce((total, sum) => total + pick(sum), 0);
+    return { amount: add(({ amount }) => amount), sd: Math.hypot(...sums.map(({ sd }) => sd)), worst: add(({ worst }) => worst), gaps: sums.flatMap(({ gaps }) => gaps) };
+  };
+  return Object.fromEntries(FIGURES.map((figure) => [figure, of(figure)])) as Figures;
 }
 
 /**

@@ -34,7 +34,15 @@ export interface ProductClass {
   readonly coreC?: readonly [low: number, high: number];
   readonly restMin: number;
   readonly rest: string;
-  readonly keeping: { readonly fridgeDays: number; readonly freezerDays: number; readonly words: string };
+  readonly keeping: {
+    readonly fridgeDays: number;
+    readonly freezerDays: number;
+    readonly words: string;
+    /** How it comes out of the freezer, where it goes in. */
+    readonly thaw?: string;
+    /** How it is made warm or crisp again, where it is. */
+    readonly reheat?: string;
+  };
   readonly loss: Loss;
   /** Air beaten into the raw mix as a part of it, how many times larger it gets, how full of it its vessel goes. House values. */
   readonly volume?: { readonly air: number; readonly rise: number; readonly fill?: readonly [low: number, high: number] };

@@ -1,6 +1,6 @@
-import { bakeEventSchema, bakeEventsSchema, type StoredBake, type ToldAnswer, vesselSchema } from '@fellmist/contract';
+import { bakeEventSchema, bakeEventsSchema, eatSchema, type StoredBake, type ToldAnswer, uneatSchema, vesselSchema } from '@fellmist/contract';
 import { writeRecipeJsonLd } from '@fellmist/core';
-import { foldBake, type Vessel } from '@fellmist/core/bake';
+import { type BakeAct, type BakeEvent, foldBake, nextTurn, type Vessel } from '@fellmist/core/bake';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
 import { ProblemError } from '../http/problem';
@@ -106,6 +106,24 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
       { formula, larder, kitchen: contents.settings.settings, former: new Map(Object.entries(former)) },
     );
     response.type('application/ld+json').set('Content-Disposition', `attachment; filename="bake-${id}.jsonld"`).send(writeRecipeJsonLd(bake.real, larder));
+  });
+
+  /** What another place tells of a bake that it has not open: its turn comes after all that the server knows. */
+  const tellNext = (id: string, act: BakeAct, eventId: string): void => {
+    const { events } = open(id);
+    const event: BakeEvent = { ...act, id: eventId, teller: 'list', turn: nextTurn(events.map((one) => one.event)), at: now() };
+    tellBake(db, id, [event], now());
+    for (const hear of watchers.get(id) ?? []) hear();
+  };
+  router.post('/bakes/:id/eaten', (request, response) => {
+    const { id, place } = eatSchema.parse(request.body);
+    tellNext(request.params.id, { kind: 'eaten', place, portions: 1 }, id);
+    response.json(keptPortions(larderStore));
+  });
+  router.post('/bakes/:id/uneaten', (request, response) => {
+    const { id, eventId } = uneatSchema.parse(request.body);
+    tellNext(request.params.id, { kind: 'undone', eventId }, id);
+    response.json(keptPortions(larderStore));
   });
 
   router.get('/kept', (_request, response) => {

@@ -16,6 +16,8 @@ const ALL = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId
   max(CASE WHEN json_extract(bake_event.body, '$.kind') = 'finished' THEN 1 ELSE 0 END) AS isFinished
   FROM bake JOIN try ON try.id = try_id LEFT JOIN bake_event ON bake_id = bake.id
   WHERE deleted_at IS NULL GROUP BY bake.id ORDER BY changedAt DESC`;
+const KEPT = `SELECT bake.id AS id, formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title FROM bake JOIN try ON try.id = try_id
+  WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM bake_event WHERE bake_id = bake.id AND json_extract(body, '$.kind') = 'kept')`;
 const MARK = 'UPDATE bake SET deleted_at = @at WHERE id = @id';
 
 interface BakeRow {
@@ -37,6 +39,11 @@ export function readBakes(db: Store): readonly BakeHead[] {
     .prepare<[], HeadRow>(ALL)
     .all()
     .map((row) => ({ ...row, isFinished: row.isFinished === 1 }));
+}
+
+/** The bakes of which portions were put away at some time. */
+export function readBakesKept(db: Store): readonly Pick<BakeHead, 'id' | 'formulaId' | 'title'>[] {
+  return db.prepare<[], Pick<BakeHead, 'id' | 'formulaId' | 'title'>>(KEPT).all();
 }
 
 /** The events of a bake after a place in its list, in the order in which they arrived, and what of them cannot be read. */

@@ -1,21 +1,23 @@
 import { type KeptPortions } from '@fellmist/contract';
-import { foldBake } from '@fellmist/core/bake';
-import { readBake, readBakes } from './bakes';
+import { classOf } from '@fellmist/core';
+import { inOrder, keptOf, standingEvents } from '@fellmist/core/bake';
+import { readBake, readBakesKept } from './bakes';
 import { type LarderStore } from './larderStore';
 
 /** Portions of all bakes that are still in the fridge or freezer, what is due first foremost. */
-export function keptPortions({ db, larder, contents }: LarderStore): readonly KeptPortions[] {
-  const kitchen = contents.settings.settings;
-  return readBakes(db)
-    .flatMap(({ id, title }): readonly KeptPortions[] => {
+export function keptPortions({ db, contents }: LarderStore): readonly KeptPortions[] {
+  return readBakesKept(db)
+    .flatMap(({ id, title, formulaId }): readonly KeptPortions[] => {
       const stored = readBake(db, id);
-      const events = stored?.events.map(({ event }) => event) ?? [];
-      if (!stored || !events.some(({ kind }) => kind === 'kept')) return [];
-      return foldBake(events, { formula: stored.formula, larder, kitchen }).kept.map(({ place, left, useBy }) => ({
+      if (!stored) return [];
+      const keeping = classOf(stored.formula, contents)?.keeping;
+      return keptOf(standingEvents(inOrder(stored.events.map(({ event }) => event)))).map(({ place, left, useBy }) => ({
         bakeId: id,
+        formulaId,
         title,
         place,
         left,
+        words: [place === 'freezer' ? keeping?.thaw : undefined, keeping?.reheat].filter(Boolean).join(' '),
         ...(useBy === undefined ? {} : { useBy }),
       }));
     })

@@ -15,6 +15,7 @@ import { Picker } from '../ui/pick';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { LeftOver } from './left-over';
+import { Plates } from './plates';
 import { SAY } from './words';
 
 type By = 'number' | 'weight' | 'pieces';
@@ -38,7 +39,7 @@ const TOLD_KCAL = 1;
 /** What came out: the yield, what stayed behind, the portions and their true numbers, and where they are kept. */
 @Component({
   selector: 'fm-after-desk',
-  imports: [Button, Choice, Field, LeftOver, Picker],
+  imports: [Button, Choice, Field, LeftOver, Picker, Plates],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './after-desk.html',
   styleUrl: './after-desk.less',
@@ -157,7 +158,12 @@ export class AfterDesk {
       words: SAY.keptIn(countWords(left), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(parseISO(useBy))),
     })),
   );
-  protected readonly keeping = computed(() => this.desk.product()?.keeping.words);
+  protected readonly keeping = computed(() =>
+    [this.desk.product()?.keeping]
+      .flatMap((keeping) => (keeping ? [keeping.words, keeping.thaw && SAY.fromFreezer(keeping.thaw), keeping.reheat && SAY.toWarm(keeping.reheat)] : []))
+      .filter(Boolean)
+      .join(' '),
+  );
   protected readonly stockWords = computed(() => {
     const stock = this.stock();
     if (!stock) return undefined;

@@ -13,6 +13,7 @@ import { AfterDesk } from './after-desk';
 import { LinkWords } from './link-words';
 import { PlanDesk } from './plan-desk';
 import { isOpen } from '@fellmist/core/bake';
+import { SetAside } from './set-aside';
 import { SAY } from './words';
 
 type Show = 'plan' | 'after';
@@ -20,7 +21,7 @@ type Show = 'plan' | 'after';
 /** One bake: how large and in what, and what came out of it. */
 @Component({
   selector: 'fm-bake-place',
-  imports: [AfterDesk, Button, Choice, LinkWords, MoreMenu, PlanDesk, RouterLink, Skeleton],
+  imports: [AfterDesk, Button, Choice, LinkWords, MoreMenu, PlanDesk, RouterLink, SetAside, Skeleton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bake-place.html',
 })

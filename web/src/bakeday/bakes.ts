@@ -8,9 +8,7 @@ import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
 import { shelfActions, shelfFeature } from '../state/shelf.feature';
-import { parseISO } from 'date-fns';
-import { today } from '../ui/day';
-import { showNumber } from '../ui/figures';
+import { KeptList } from '../parts/kept-list';
 import { Picker } from '../ui/pick';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
@@ -20,7 +18,7 @@ import { SAY } from './words';
 /** All bakes, the last touched first, and a new one of what is on the shelf. */
 @Component({
   selector: 'fm-bakes',
-  imports: [Button, Picker, RouterLink, Skeleton],
+  imports: [Button, KeptList, Picker, RouterLink, Skeleton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bakes.html',
   styleUrl: './bakes.less',
@@ -43,16 +41,6 @@ export class Bakes {
 
   protected readonly rows = computed(() =>
     this.heads()?.map((head) => ({ head, day: this.days.format(new Date(head.begunAt)), state: head.isFinished ? SAY.finished : head.events > 1 ? SAY.underWay : SAY.planned })),
-  );
-
-  private readonly keptPortions = this.store.selectSignal(bakeFeature.selectKept);
-  protected readonly kept = computed(() =>
-    this.keptPortions().map(({ bakeId, title, place, left, useBy }) => {
-      const day = useBy === undefined ? '' : this.days.format(parseISO(useBy));
-      const isPast = useBy !== undefined && useBy < today();
-      const due = day === '' ? '' : isPast ? SAY.pastIt(day) : SAY.useByDay(day);
-      return { bakeId, title, isPast, words: SAY.inPlace(showNumber(left, left % 1 === 0 ? 0 : 1), place === 'fridge' ? SAY.fridge : SAY.freezer), due };
-    }),
   );
 
   constructor() {

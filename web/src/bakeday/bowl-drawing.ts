@@ -44,7 +44,7 @@ export class BowlDrawing {
         id: line.id,
         tone: i % 3,
         name: (this.desk.foodName(line.foodId) ?? line.name).toLowerCase(),
-        massG: line.pouredG + (line.id === this.current() ? Math.max(this.pouring(), 0) : 0),
+        massG: line.pours.reduce((sum, { bowl, massG }) => sum + (bowl === this.bake().bowl ? massG : 0), 0) + (line.id === this.current() ? Math.max(this.pouring(), 0) : 0),
       }))
       .filter(({ massG }) => massG > 0),
   );

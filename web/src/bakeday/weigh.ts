@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type BakeLine, goodPour, inWeighingOrder, isOpen, MOST_POUR_G, nextLine, type PourChoice, pourChoices, pourState } from '@fellmist/core/bake';
+import { type BakeLine, goodPour, inWeighingOrder, isOpen, MOST_POUR_G, nextLine, type PourChoice, pourChoices, pourState, type Stage, stepToDo } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
@@ -12,10 +12,13 @@ import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { BowlDrawing } from './bowl-drawing';
+import { Bowls } from './bowls';
 import { LinkWords } from './link-words';
 import { PourScale } from './pour-scale';
+import { PourTruth } from './pour-truth';
 import { Practice } from './practice';
 import { SomethingElse } from './something-else';
+import { SetAside } from './set-aside';
 import { SAY } from './words';
 
 const grams = (massG: number, step = 1): string => showNumber(massG, step < 1 ? 1 : 0);
@@ -23,7 +26,7 @@ const grams = (massG: number, step = 1): string => showNumber(massG, step < 1 ? 
 /** Weighing out, one food at a time, with the scale's reading filling the line. */
 @Component({
   selector: 'fm-weigh',
-  imports: [BowlDrawing, Button, Field, LinkWords, Practice, RouterLink, SomethingElse],
+  imports: [BowlDrawing, Bowls, Button, Field, LinkWords, PourTruth, Practice, RouterLink, SetAside, SomethingElse],
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [PourScale],
   templateUrl: './weigh.html',
@@ -47,19 +50,24 @@ export class Weigh {
   private readonly waits = signal(false);
   private readonly typedField = viewChild<ElementRef<HTMLInputElement>>('typed');
 
+  /** What is to be done before the next food. */
+  protected readonly toDo = computed((): Stage | undefined => {
+    const bake = this.desk.bake();
+    return bake && this.judging() === undefined && this.chosen() === undefined ? stepToDo(bake) : undefined;
+  });
   protected readonly line = computed((): BakeLine | undefined => {
     const bake = this.desk.bake();
     const [id, judged] = [this.chosen(), this.judging()];
-    return bake?.lines.find((line) => line.id === (judged ?? id)) ?? (bake && nextLine(bake));
+    return bake?.lines.find((line) => line.id === (judged ?? id)) ?? (bake && !this.toDo() ? nextLine(bake) : undefined);
   });
   protected readonly name = computed(() => this.nameOf(this.line()));
   protected readonly stage = computed(() => {
-    const [bake, line] = [this.desk.bake(), this.line()];
-    const at = bake?.stages.findIndex(({ lineIds }) => line && lineIds.includes(line.id)) ?? -1;
+    const [bake, line, step] = [this.desk.bake(), this.line(), this.toDo()];
+    const at = bake?.stages.findIndex(({ id, lineIds }) => (line ? lineIds.includes(line.id) : id === step?.id)) ?? -1;
     const stage = bake?.stages[at];
     return stage ? { words: SAY.stageOf(at + 1, bake?.stages.length ?? 1, stage.words), then: stage.then } : undefined;
   });
-  private readonly step = computed(() => this.scale.stepG());
+  private readonly stepG = computed(() => this.scale.stepG());
   protected readonly net = computed(() => this.scale.net());
   protected readonly isSteady = computed(() => this.scale.isSteady());
   protected readonly shown = computed(() => {
@@ -68,7 +76,7 @@ export class Weigh {
   });
   protected readonly big = computed(() => {
     const shown = this.shown();
-    return shown === undefined ? '–' : grams(shown, this.step());
+    return shown === undefined ? '–' : grams(shown, this.stepG());
   });
 
   protected readonly takeWords = computed(() => ((this.net() ?? 0) === 0 ? SAY.takeIt : SAY.take(this.big())));
@@ -80,25 +88,25 @@ export class Weigh {
     const [line, shown] = [this.line(), this.shown()];
     const target = line?.plannedG;
     if (target === undefined || target <= 0) return undefined;
-    const [low, high] = goodPour(target, this.step());
+    const [low, high] = goodPour(target, this.stepG());
     const wide = target * 1.15;
     const part = (massG: number): number => Math.min(Math.max(massG / wide, 0), 1) * 100;
     const now = shown ?? line?.pouredG ?? 0;
-    const state = pourState(target, now, this.step());
+    const state = pourState(target, now, this.stepG());
     return {
       filled: part(now),
       from: part(low),
       to: part(high),
       state,
-      toGo: state === 'good' ? SAY.isGood : now < target ? SAY.toGo(grams(target - now, this.step())) : SAY.over(grams(now - target, this.step())),
-      good: SAY.goodFrom(grams(target, this.step()), grams(low, this.step()), grams(high, this.step())),
+      toGo: state === 'good' ? SAY.isGood : now < target ? SAY.toGo(grams(target - now, this.stepG())) : SAY.over(grams(now - target, this.stepG())),
+      good: SAY.goodFrom(grams(target, this.stepG()), grams(low, this.stepG()), grams(high, this.stepG())),
     };
   });
 
   protected readonly choices = computed((): readonly PourChoice[] => {
     const [id, bake, larder] = [this.judging(), this.desk.bake(), this.desk.larder()];
     const line = bake?.lines.find((one) => one.id === id);
-    return bake && line && larder ? pourChoices(bake, line, larder, this.step(), this.desk.product()) : [];
+    return bake && line && larder ? pourChoices(bake, line, larder, this.stepG(), this.desk.product()) : [];
   });
 
   protected readonly coming = computed(() => {
@@ -126,28 +134,12 @@ export class Weigh {
     if (!line) return undefined;
     const off = line.plannedG === undefined ? 0 : line.pouredG - line.plannedG;
     const how =
-      line.plannedG === undefined || pourState(line.plannedG, line.pouredG, this.step()) === 'good'
+      line.plannedG === undefined || pourState(line.plannedG, line.pouredG, this.stepG()) === 'good'
         ? ''
         : off > 0
-          ? SAY.overKept(grams(off, this.step()))
-          : SAY.underKept(grams(-off, this.step()));
-    return SAY.beforeIt(this.nameOf(line).toLowerCase(), grams(line.pouredG, this.step()), how);
-  });
-
-  /** A portion as it was poured so far, beside the plan, and what it newly contains. */
-  protected readonly truth = computed(() => {
-    const [plan, real, bake] = [this.desk.plan(), this.desk.real(), this.desk.bake()];
-    if (!plan || !real || !bake) return undefined;
-    const energy = (kcal: number): string => showNumber(this.preferences.inEnergy(kcal), 0);
-    const fresh = real.allergens.contains.filter((one) => !plan.allergens.contains.includes(one));
-    const known = new Set(plan.cautions.map(({ text }) => text));
-    return {
-      word: bake.plan.portionWord,
-      energy: `${energy(real.views.portion.energyKcal.amount)} ${this.preferences.energyUnit()}`,
-      rest: SAY.proteinAndPlan(showNumber(real.views.portion.proteinG.amount, 1), energy(plan.views.portion.energyKcal.amount)),
-      fresh: fresh.length > 0 ? SAY.nowContains(fresh.join(', ')) : undefined,
-      cautions: real.cautions.filter(({ text }) => !known.has(text)).map(({ text }) => text),
-    };
+          ? SAY.overKept(grams(off, this.stepG()))
+          : SAY.underKept(grams(-off, this.stepG()));
+    return SAY.beforeIt(this.nameOf(line).toLowerCase(), grams(line.pouredG, this.stepG()), how);
   });
 
   constructor() {
@@ -227,7 +219,7 @@ export class Weigh {
   /** A pour that is off waits for a word; one that is good makes way for the next. */
   private judge(lineId: string): void {
     const line = this.desk.bake()?.lines.find(({ id }) => id === lineId);
-    const isOff = line?.plannedG !== undefined && line.plannedG > 0 && line.pouredG > 0 && pourState(line.plannedG, line.pouredG, this.step()) !== 'good';
+    const isOff = line?.plannedG !== undefined && line.plannedG > 0 && line.pouredG > 0 && pourState(line.plannedG, line.pouredG, this.stepG()) !== 'good';
     this.chosen.set(undefined);
     this.judging.set(isOff && !line.isAdded ? lineId : undefined);
   }
@@ -261,6 +253,18 @@ export class Weigh {
     }
     this.told.set(SAY.tared);
     this.desk.tell({ kind: 'tared' });
+  }
+
+  protected stepDone({ id }: Stage): void {
+    this.told.set(undefined);
+    this.desk.tell({ kind: 'step done', stageId: id });
+  }
+
+  /** Another bowl stands on the scale. Without a scale it still says where what follows goes. */
+  protected changeBowl(name: string): void {
+    this.scale.tare();
+    this.told.set(SAY.bowlTold(name || SAY.theFirstBowl));
+    this.desk.tell({ kind: 'tared', bowl: name });
   }
 
   protected back(): void {
@@ -305,8 +309,9 @@ export class Weigh {
 
   /** What the large key does: it keeps a pour that is off, takes a spoon, or takes the reading. */
   private enter(): void {
-    const [first] = this.choices();
+    const [[first], step] = [this.choices(), this.toDo()];
     if (first) this.decide(first);
+    else if (step) this.stepDone(step);
     else if (this.line()?.spoon !== undefined) this.takeSpoon();
     else this.take();
   }

@@ -12,6 +12,7 @@ import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
 import { daysWords, today } from '../ui/day';
 import { showNumber } from '../ui/figures';
+import { KeptList } from '../parts/kept-list';
 import { FoodCard } from './food-card';
 import { FoodList } from './food-list';
 import { Button } from '../ui/zorro/button';
@@ -47,7 +48,7 @@ function cell(amount: number | null, digits: number): string {
 /** Every food and pack, found by any of its names, filtered and sorted; the chosen one beside the list. */
 @Component({
   selector: 'fm-larder',
-  imports: [Button, Choice, Field, FoodCard, FormsModule, Select, Picker, RouterLink, ScrollingModule],
+  imports: [Button, Choice, Field, FoodCard, FormsModule, KeptList, Select, Picker, RouterLink, ScrollingModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './larder.html',
   styleUrl: './larder.less',
@@ -64,6 +65,7 @@ export class LarderPlace {
   /** The food or pack that is open, from the address. */
   readonly food = input<string>();
   protected readonly onlyOptions = ONLY;
+  protected readonly soonDays = SOON_DAYS;
   protected readonly kindOptions: readonly Option<FoodKind | ''>[] = [{ value: '', label: SAY.any }, ...FOOD_KINDS.map((value) => ({ value, label: value }))];
   protected readonly schoolOptions: readonly Option<School | ''>[] = [{ value: '', label: SAY.any }, ...SCHOOLS.map((value) => ({ value, label: value }))];
   protected readonly allergenOptions = ALLERGENS.map((name) => ({ label: name, value: name }));

@@ -8,10 +8,8 @@ import {
   type OverLimit,
   type Proposal,
   proposalWords,
-  roleOf,
   type RowAdvice,
   type StandingRow,
-  strainWords,
 } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { SwapDesk } from '../state/swapDesk';
@@ -22,6 +20,7 @@ import { showNumber } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
 import { aPortion } from '../ui/portionWords';
 import { Deed } from './deed';
+import { inKitchen, roleAmount, RoleTrack, type Track, trackOf } from './role-track';
 import { SAY } from './words';
 
 interface Way {
@@ -32,42 +31,11 @@ interface Way {
   readonly measures: Measures;
 }
 
-interface Gauge {
-  readonly role: LedgerRole;
-  readonly name: string;
-  readonly ends: readonly [string, string];
-  readonly from: number | undefined;
-  readonly to: number | undefined;
-  readonly ghost: number | undefined;
-  readonly bandLeft: number;
-  readonly bandWidth: number;
-  readonly isOff: boolean;
-  readonly isLeft: boolean;
-  readonly strain: string;
+interface Gauge extends Track {
   readonly spoken: string;
-  readonly reason: string;
   /** The second depth: the figures behind the pegs and the band. */
   readonly numbers: string;
   readonly ways: readonly Way[];
-}
-
-function placeOf(role: LedgerRole, amount: number | undefined): number | undefined {
-  if (amount === undefined) return undefined;
-  const { low, high } = roleOf(role);
-  return Math.min(Math.max(((amount - low) / (high - low)) * 100, 0), 100);
-}
-
-/** How a figure of a role is said in a kitchen. */
-function inKitchen(role: LedgerRole): { readonly unit: string; readonly times: number; readonly digits: number } {
-  const { kitchen, unit, digits } = roleOf(role);
-  return kitchen ?? { unit, times: 1, digits };
-}
-
-function amountWords(role: LedgerRole, amount: number | undefined): string {
-  if (amount === undefined) return SAY.notReckoned;
-  if (role === 'thickness') return consistencyWord(amount);
-  const { unit, times, digits } = inKitchen(role);
-  return `${showNumber(amount * times, digits)} ${unit}`;
 }
 
 /** "12.5 g in 100 g, was 18.7; wanted 9 to 24": what the pegs and the band of a row stand for. */
@@ -86,7 +54,7 @@ function does(word: string): string {
 /** The ledger: a row a role, original and rebuild against what the class wants, and ways back where the rebuild left it. */
 @Component({
   selector: 'fm-ledger',
-  imports: [Button, Choice, Deed],
+  imports: [Button, Choice, Deed, RoleTrack],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',
@@ -156,25 +124,12 @@ export class Ledger {
   );
 
   private gauge(row: StandingRow, advice: RowAdvice | undefined, previewed: Measures | undefined): Gauge {
-    const { role, original, rebuild, band, state, left } = row;
-    const facts = roleOf(role);
-    const [bandLeft, bandRight] = [placeOf(role, band?.low) ?? 0, placeOf(role, band?.high) ?? 0];
-    const isOff = state === 'low' || state === 'high';
-    const strain = isOff ? strainWords(role, state) : '';
+    const { role, original, rebuild } = row;
+    const track = trackOf(row, this.desk.standing()?.product?.bands.ice !== undefined, previewed);
+    const { name, isOff, strain } = track;
     return {
-      role,
-      name: facts.name,
-      ends: (this.desk.standing()?.product?.bands.ice && facts.endsFrozen) || facts.ends,
-      from: placeOf(role, original),
-      to: placeOf(role, rebuild),
-      ghost: previewed ? placeOf(role, previewed[role]) : undefined,
-      bandLeft,
-      bandWidth: Math.max(bandRight - bandLeft, 0),
-      isOff,
-      isLeft: left,
-      strain,
-      spoken: SAY.theRebuildTheOriginal(facts.name, amountWords(role, rebuild), amountWords(role, original), isOff ? SAY.forWhatIsWanted(strain) : ''),
-      reason: band?.reason ?? '',
+      ...track,
+      spoken: SAY.theRebuildTheOriginal(name, roleAmount(role, rebuild), roleAmount(role, original), isOff ? SAY.forWhatIsWanted(strain) : ''),
       numbers: numbersOf(row),
       ways:
         advice?.ways.map((way) => ({

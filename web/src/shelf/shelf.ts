@@ -12,6 +12,7 @@ import { Desk } from '../state/desk';
 import type { Draft } from '../state/draftBook';
 import { type DraftHead, SheetDrafts } from '../state/drafts';
 import { FirstSteps } from '../state/firstSteps';
+import { keptActions, keptFeature } from '../state/kept.feature';
 import { shelfActions, shelfFeature, type ShelfLook } from '../state/shelf.feature';
 import type { Option } from '../ui/choice';
 import { Picker } from '../ui/pick';
@@ -94,6 +95,7 @@ export class Shelf {
   protected readonly importFault = signal<string | undefined>(undefined);
   private readonly dates = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 
+  private readonly kept = this.store.selectSignal(keptFeature.selectKept);
   private readonly drafts = inject(SheetDrafts);
   /** What lies unsaved in this browser, by formula. */
   private readonly unsaved = signal<ReadonlyMap<string, DraftHead>>(new Map());
@@ -106,6 +108,7 @@ export class Shelf {
       isUnsaved: this.unsaved().has(entry.id),
       picture: entry.picturedAt === undefined ? undefined : pictureOf(entry.id, entry.picturedAt),
       price: entry.pricePortion === undefined ? '' : SAY.each(this.preferences.showPrice(entry.pricePortion)),
+      kept: this.keptWords(entry.id),
       more: this.moreFor(entry),
     })),
   );
@@ -117,6 +120,7 @@ export class Shelf {
   });
 
   constructor() {
+    this.store.dispatch(keptActions.wanted());
     this.look({});
     void this.lookForDrafts();
     inject(Actions)
@@ -158,6 +162,15 @@ export class Shelf {
     const picture = file && (await shrunk(file));
     this.copyFault.set(file && !picture ? SAY.isNoPictureThatThis(file.name) : undefined);
     if (picture) this.store.dispatch(shelfActions.putPicture({ id, picture }));
+  }
+
+  /** "3 portions put away, the next to be eaten by 30 Nov": what earlier bakes left of it. */
+  private keptWords(formulaId: string): string {
+    const mine = this.kept().filter((one) => one.formulaId === formulaId);
+    const left = mine.reduce((sum, one) => sum + one.left, 0);
+    const next = mine.find(({ useBy }) => useBy !== undefined)?.useBy;
+    if (left === 0) return '';
+    return SAY.putAway(showNumber(left, left % 1 === 0 ? 0 : 1), next === undefined ? '' : this.dates.format(new Date(`${next}T12:00:00`)));
   }
 
   private cell(entry: ShelfEntry, row: (typeof SHOWN)[number]): ShelfCell {

@@ -39,6 +39,7 @@ export const SAY = {
   priceLowFirst: 'price, low first',
   protein: 'Protein',
   proteinHighFirst: 'protein, high first',
+  putAway: (a: Shown, b: Shown) => said`${a} put away${b && ', next by '}${b}`,
   remove: 'Remove',
   same: 'same',
   saved: 'Saved',

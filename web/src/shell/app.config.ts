@@ -5,6 +5,8 @@ import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import * as householdEffects from '../state/household.effects';
 import { householdFeature } from '../state/household.feature';
+import * as keptEffects from '../state/kept.effects';
+import { keptFeature } from '../state/kept.feature';
 import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
 import * as lookupEffects from '../state/lookup.effects';
@@ -22,8 +24,9 @@ export const appConfig: ApplicationConfig = {
     provideStore({
       [larderFeature.name]: larderFeature.reducer,
       [householdFeature.name]: householdFeature.reducer,
+      [keptFeature.name]: keptFeature.reducer,
     }),
-    provideEffects(larderEffects, lookupEffects, householdEffects),
+    provideEffects(larderEffects, lookupEffects, householdEffects, keptEffects),
     { provide: TitleStrategy, useClass: PlaceTitle },
   ],
 };

@@ -1,22 +1,22 @@
-import type { BakeHead, KeptPortions, ScaleDeed, ScaleReading, StoredBake, StoredEvent } from '@fellmist/contract';
+import type { BakeHead, ScaleDeed, ScaleReading, StoredBake, StoredEvent } from '@fellmist/contract';
 import type { BakeEvent, Vessel } from '@fellmist/core/bake';
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
 import type { Ask } from './asking';
 import type { StockTaken } from './bakeApi';
+import type { AsideEvent } from './keptEvents';
 
 export const bakeActions = createActionGroup({
   source: 'Bake',
   events: {
     'List Wanted': emptyProps(),
     'List Loaded': props<{ heads: readonly BakeHead[] }>(),
-    'Kept Loaded': props<{ kept: readonly KeptPortions[] }>(),
     'List Failed': props<{ words: string }>(),
     Begin: props<{ ask: Ask<StoredBake>; id: string; planned: BakeEvent }>(),
     Remove: props<{ head: BakeHead }>(),
     Removed: props<{ head: BakeHead }>(),
     Restore: props<{ head: BakeHead }>(),
     'Open Wanted': props<{ id: string }>(),
-    Opened: props<{ stored: StoredBake; kept: readonly BakeEvent[] }>(),
+    Opened: props<{ stored: StoredBake; kept: readonly BakeEvent[]; aside?: readonly AsideEvent[] }>(),
     'Open Failed': props<{ words: string; isMissing: boolean }>(),
     Closed: emptyProps(),
     /** The baker did something: it counts here at once, and on the server when it hears of it. */
@@ -26,8 +26,11 @@ export const bakeActions = createActionGroup({
     'Link Lost': emptyProps(),
     'Link Live': emptyProps(),
     Flush: emptyProps(),
-    /** The server took none of what was told, and would not at a second time. */
-    Refused: props<{ words: string }>(),
+    /** The server took none of what was told, and would not at a second time: it is told again one by one. */
+    Refused: props<{ words: string; isGone: boolean }>(),
+    /** The one thing that the server cannot take: it no longer counts, holds up nothing, and is kept to be read. */
+    'Set Aside': props<{ event: BakeEvent; words: string }>(),
+    'Aside Dismissed': props<{ eventId: string }>(),
     'Stock Known': props<{ taken: StockTaken | null }>(),
     'Take Stock': emptyProps(),
     'Give Back Stock': emptyProps(),

@@ -9,7 +9,7 @@ import { answering } from './asking';
 import { bakeActions } from './bake.actions';
 import { BakeApi, bakeUrl } from './bakeApi';
 import { bakeFeature } from './bake.feature';
-import { keepWaiting, takeUpWaiting } from './keptEvents';
+import { keepAside, keepWaiting, takeUpAside, takeUpWaiting } from './keptEvents';
 import { larderActions } from './larder.actions';
 import { STREAM } from './stream';
 
@@ -23,20 +23,6 @@ export const loadBakes = createEffect(
       switchMap(() =>
         api.bakes().pipe(
           map((heads): Action => bakeActions.listLoaded({ heads })),
-          catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
-        ),
-      ),
-    ),
-  { functional: true },
-);
-
-export const loadKept = createEffect(
-  (actions = inject(Actions), api = inject(BakeApi)) =>
-    actions.pipe(
-      ofType(bakeActions.listWanted),
-      switchMap(() =>
-        api.kept().pipe(
-          map((kept): Action => bakeActions.keptLoaded({ kept })),
           catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
         ),
       ),
@@ -87,7 +73,7 @@ export const openBake = createEffect(
       ofType(bakeActions.openWanted),
       switchMap(({ id }) =>
         api.bake(id).pipe(
-          map((stored): Action => bakeActions.opened({ stored, kept: takeUpWaiting(id) })),
+          map((stored): Action => bakeActions.opened({ stored, kept: takeUpWaiting(id), aside: takeUpAside(id) })),
           catchError((error: unknown) => of(bakeActions.openFailed({ words: failureWords(error), isMissing: error instanceof HttpErrorResponse && error.status === 404 }))),
         ),
       ),
@@ -99,10 +85,12 @@ export const openBake = createEffect(
 export const keepBake = createEffect(
   (actions = inject(Actions), store = inject(Store)) =>
     actions.pipe(
-      ofType(bakeActions.told, bakeActions.heard, bakeActions.opened),
+      ofType(bakeActions.told, bakeActions.heard, bakeActions.opened, bakeActions.setAside, bakeActions.asideDismissed),
       withLatestFrom(store.select(bakeFeature.selectBakeState)),
-      tap(([, { stored, waiting }]) => {
-        if (stored) keepWaiting(stored.id, waiting);
+      tap(([, { stored, waiting, aside }]) => {
+        if (!stored) return;
+        keepWaiting(stored.id, waiting);
+        keepAside(stored.id, aside);
       }),
     ),
   { functional: true, dispatch: false },
@@ -114,13 +102,18 @@ export const tellBake = createEffect(
     actions.pipe(
       ofType(bakeActions.told, bakeActions.opened, bakeActions.flush, bakeActions.linkLive),
       withLatestFrom(store.select(bakeFeature.selectBakeState)),
-      exhaustMap(([, { stored, waiting, place }]): Observable<Action> => {
-        if (!stored || waiting.length === 0) return EMPTY;
-        return api.tell(stored.id, waiting, place).pipe(
+      exhaustMap(([, { stored, waiting, place, isOneByOne }]): Observable<Action> => {
+        const [first] = waiting;
+        if (!stored || !first) return EMPTY;
+        const told = isOneByOne ? [first] : waiting;
+        return api.tell(stored.id, told, place).pipe(
           map(({ events }): Action => bakeActions.heard({ id: stored.id, events })),
           catchError((error: unknown) => {
-            const isRefused = error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500;
-            return of(isRefused ? bakeActions.refused({ words: failureWords(error) }) : bakeActions.linkLost());
+            const status = error instanceof HttpErrorResponse ? error.status : 0;
+            if (status < 400 || status >= 500) return of(bakeActions.linkLost());
+            // A bake that is no more takes nothing; else it is one event that cannot be taken, and it is found by telling them one by one.
+            const [words, isGone] = [failureWords(error), status === 404];
+            return of(told.length === 1 && !isGone ? bakeActions.setAside({ event: first, words }) : bakeActions.refused({ words, isGone }));
           }),
         );
       }),
@@ -132,10 +125,10 @@ export const tellBake = createEffect(
 export const tellOn = createEffect(
   (actions = inject(Actions), store = inject(Store)) =>
     actions.pipe(
-      ofType(bakeActions.heard, bakeActions.linkLost),
-      switchMap((action) => (action.type === bakeActions.linkLost.type ? timer(TRY_AGAIN_MS) : of(0))),
-      withLatestFrom(store.select(bakeFeature.selectWaiting)),
-      filter(([, waiting]) => waiting.length > 0),
+      ofType(bakeActions.heard, bakeActions.linkLost, bakeActions.setAside, bakeActions.refused),
+      switchMap(({ type }) => timer(type === bakeActions.linkLost.type ? TRY_AGAIN_MS : 0).pipe(map(() => type))),
+      withLatestFrom(store.select(bakeFeature.selectBakeState)),
+      filter(([type, { waiting, isOneByOne }]) => waiting.length > 0 && (type !== bakeActions.refused.type || isOneByOne)),
       map((): Action => bakeActions.flush()),
     ),
   { functional: true },

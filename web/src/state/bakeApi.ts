@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { BakeHead, KeptPortions, ScaleDeed, StoredBake, ToldAnswer } from '@fellmist/contract';
+import type { BakeHead, ScaleDeed, StoredBake, ToldAnswer } from '@fellmist/contract';
 import type { BakeEvent, Vessel } from '@fellmist/core/bake';
 import type { Observable } from 'rxjs';
 
@@ -21,10 +21,6 @@ export class BakeApi {
 
   bakes(): Observable<readonly BakeHead[]> {
     return this.http.get<readonly BakeHead[]>('/api/bakes');
-  }
-
-  kept(): Observable<readonly KeptPortions[]> {
-    return this.http.get<readonly KeptPortions[]>('/api/kept');
   }
 
   begin(id: string, planned: BakeEvent): Observable<StoredBake> {

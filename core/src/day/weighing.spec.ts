@@ -1,0 +1,92 @@
+import { larder, larderNotKnowing, readFormula, shipped } from '../../test/larder';
+import { analyse } from '../analysis';
+import { allLines, readLine } from '../formula';
+import { type Bake, type BakeAct, bowlsOf, foldBake, mixingOrder, nextLine, plateFigures, stepToDo } from './index';
+
+const TEXT =
+  'Orange sponge\nMakes 8 slices\n150 g butter\n150 g sugar\n3 eggs\n150 g plain flour\n\nFor the glaze:\n80 g icing sugar\n15 g orange juice\n\nMethod\nHeat the oven to 180 C.\nCream the butter and sugar.\nBeat in the eggs.\nFold in the flour.\nBake 25 minutes.\nStir the icing sugar with the orange juice and pour it over.';
+const formula = readFormula(TEXT);
+const setting = { formula, larder, kitchen: { scaleStepG: 1, measures: 'us' } as const };
+const bakeOf = (acts: readonly BakeAct[]): Bake =>
+  foldBake(
+    acts.map((act, i) => ({ ...act, id: `e${i}`, teller: 'a', turn: i + 1, at: '2026-11-26T10:00:00.000Z' })),
+    setting,
+  );
+const idOf = (name: string): string => allLines(formula).find((line) => line.name === name)?.id ?? '';
+const pour = (name: string, massG: number): BakeAct => ({ kind: 'poured', lineId: idOf(name), massG, by: 'scale' });
+const [heat = '', cream = '', eggs = '', fold = '', bake = '', glaze = ''] = mixingOrder(formula, larder).map(({ id }) => id);
+const done = (stageId: string): BakeAct => ({ kind: 'step done', stageId });
+const now = (acts: readonly BakeAct[]): string | undefined => stepToDo(bakeOf(acts))?.then;
+
+describe('what is done between the foods', () => {
+  const creamed = [done(heat), pour('butter', 150), pour('sugar', 150)];
+
+  test('the method’s steps come in their turn: before a food where they name none, after the last of theirs where they do', () => {
+    expect(now([])).toBe('Heat the oven to 180 C.');
+    expect(now([done(heat)])).toBeUndefined();
+    expect(now([done(heat), pour('butter', 150)])).toBeUndefined();
+    expect(now(creamed)).toBe('Cream the butter and sugar.');
+    expect(now([...creamed, done(cream)])).toBeUndefined();
+    expect(nextLine(bakeOf([...creamed, done(cream)]))?.name).toBe('eggs');
+  });
+
+  test('what was passed by asks no more, what is left out is not waited for, and a done step undone asks again', () => {
+    expect(now([pour('butter', 150), pour('sugar', 150), pour('eggs', 150)])).toBe('Beat in the eggs.');
+    expect(now([done(heat), pour('butter', 150), { kind: 'left out', lineId: idOf('sugar') }])).toBe('Cream the butter and sugar.');
+    expect(now([...creamed, done(cream), { kind: 'undone', eventId: `e${creamed.length}` }])).toBe('Cream the butter and sugar.');
+  });
+
+  test('once all is in, the steps that are left come one by one, and a finished bake asks nothing', () => {
+    const all = [...creamed, pour('eggs', 150), pour('plain flour', 150), pour('icing sugar', 80), pour('orange juice', 15)];
+    expect(now(all)).toMatch(/^Stir the icing sugar/);
+    expect(now([...all, done(glaze)])).toBeUndefined();
+    const early = [...creamed, done(cream), pour('eggs', 150), done(eggs), pour('plain flour', 150)];
+    expect([now(early), now([...early, done(fold)])]).toEqual(['Fold in the flour.', 'Bake 25 minutes.']);
+    expect(now([...early, done(fold), done(bake)])).toBeUndefined();
+    expect(now([...all, { kind: 'finished' }])).toBeUndefined();
+  });
+});
+
+describe('bowls', () => {
+  test('each holds what was poured while it stood on the scale; what is poured back leaves the bowl it was in', () => {
+    const bowl = (name: string): BakeAct => ({ kind: 'tared', bowl: name });
+    const acts = [pour('butter', 150), bowl('for the dry'), pour('plain flour', 150), { kind: 'tared' } as const, pour('sugar', 20), bowl('for the glaze')];
+    expect(bowlsOf(bakeOf(acts))).toEqual([
+      { name: '', massG: 150 },
+      { name: 'for the dry', massG: 170 },
+      { name: 'for the glaze', massG: 0 },
+    ]);
+    const back = bakeOf([...acts, { kind: 'poured back', lineId: idOf('plain flour'), massG: 40 }]);
+    expect(bowlsOf(back).map(({ massG }) => massG)).toEqual([150, 130, 0]);
+    expect(bowlsOf(bakeOf([pour('butter', 150)]))).toEqual([{ name: '', massG: 150 }]);
+  });
+});
+
+describe('a person’s plate', () => {
+  const atTable = { ...formula, parts: formula.parts.map((part, i) => (i === 1 ? { ...part, counting: 'at the table' as const } : part)) };
+  const whole = foldBake([], { ...setting, formula: atTable });
+  const { views, totals } = analyse(whole.real, larder, shipped);
+  const portion = { massG: views.portionMassG, figures: views.portion };
+  const glazeId = formula.parts[1]?.id ?? '';
+  const plate = { eventId: 'p', name: 'Nuno', portions: 1, toppings: [], lines: [] };
+
+  test('without topping is a portion; with topping by grams, or a food said in words, it has what these bring', () => {
+    expect(plateFigures(plate, whole, portion, larder)?.figures.energyKcal.amount).toBeCloseTo(views.portion.energyKcal.amount, 9);
+    // Two parts of a 95 g glaze of 80 g icing sugar (USDA FoodData Central SR Legacy 19336: 389 kcal in 100 g, starch in it 3 %) and
+    // 15 g orange juice (09206: 45 kcal): 318 kcal, so that 19 g of it bring 63.6.
+    const glazed = plateFigures({ ...plate, toppings: [{ partId: glazeId, massG: 19 }] }, whole, portion, larder);
+    expect((glazed?.figures.energyKcal.amount ?? 0) - views.portion.energyKcal.amount).toBeCloseTo(63.6, -0.5);
+    expect(glazed?.massG).toBeCloseTo(views.portionMassG + 19, 9);
+    // Maple syrup: 260 kcal in 100 g (USDA FoodData Central SR Legacy 19353).
+    const syrup = plateFigures({ ...plate, portions: 2, lines: [readLine('20 g maple syrup', 's', larder, 'us')] }, whole, portion, larder);
+    expect((syrup?.figures.energyKcal.amount ?? 0) - 2 * views.portion.energyKcal.amount).toBeCloseTo(52, 0);
+    expect(totals.figures.energyKcal.amount / views.portions).toBeCloseTo(views.portion.energyKcal.amount, 6);
+  });
+
+  test('a food without a weight gives no figure, an unknown value stays a gap, and a topping that is no more brings nothing', () => {
+    expect(plateFigures({ ...plate, lines: [readLine('some maple syrup', 's', larder, 'us')] }, whole, portion, larder)).toBeUndefined();
+    const without = larderNotKnowing('maple-syrup', 'fibreG');
+    expect(plateFigures({ ...plate, lines: [readLine('300 g maple syrup', 's', larder, 'us')] }, whole, portion, without)?.figures.fibreG.gaps).toContain('s');
+    expect(plateFigures({ ...plate, toppings: [{ partId: 'gone', massG: 50 }] }, whole, portion, larder)?.massG).toBeCloseTo(views.portionMassG, 9);
+  });
+});

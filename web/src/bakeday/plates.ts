@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import type { Figures, Line } from '@fellmist/core';
+import { type Bake, plateFigures, type Topping } from '@fellmist/core/bake';
+import { BakeDesk } from '../state/bakeDesk';
+import { Preferences } from '../state/preferences';
+import { showNumber } from '../ui/figures';
+import { numberWithin } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
+
+/** What each person has on the plate: portions, the toppings that are chosen at the table, and what else goes over it. */
+@Component({
+  selector: 'fm-plates',
+  imports: [Button, Field],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './plates.html',
+})
+export class Plates {
+  protected readonly say = SAY;
+  private readonly desk = inject(BakeDesk);
+  private readonly preferences = inject(Preferences);
+  readonly bake = input.required<Bake>();
+  protected readonly fault = signal<string | undefined>(undefined);
+
+  /** Parts that are chosen at the table, with what would be a portion's share of them. */
+  protected readonly toppings = computed(() =>
+    this.bake()
+      .real.parts.filter(({ counting }) => counting === 'at the table')
+      .map(({ id, heading, lines }) => ({ id, name: heading || SAY.topping, eachG: lines.reduce((sum, { massG = 0 }) => sum + massG, 0) / Math.max(this.bake().real.portions, 1) }))
+      .map((one) => ({ ...one, hint: SAY.perhapsG(showNumber(one.eachG, 0)) })),
+  );
+
+  protected readonly rows = computed(() => {
+    const [real, larder, bake] = [this.desk.real(), this.desk.larder(), this.bake()];
+    if (!real || !larder) return [];
+    const portion = { massG: real.views.portionMassG, figures: real.views.portion };
+    const energy = (figures: Figures): string => `${showNumber(figures[this.preferences.energyFigure()].amount, 0)} ${this.preferences.energyUnit()}`;
+    return bake.plates.flatMap((plate, i) => {
+      const found = plateFigures(plate, bake, portion, larder, this.preferences.counting());
+      if (!found) return [];
+      const { figures, massG } = found;
+      const named = plate.toppings.map((one) => SAY.gOfIt(showNumber(one.massG, 0), bake.real.parts.find(({ id }) => id === one.partId)?.heading || SAY.topping));
+      return {
+        id: plate.eventId,
+        name: plate.name || SAY.plateNumber(i + 1),
+        what: [SAY.portionsOnIt(showNumber(plate.portions, Number.isInteger(plate.portions) ? 0 : 2)), ...named, ...plate.lines.map(({ text }) => text)].join(', '),
+        mass: `${showNumber(massG, 0)} g`,
+        energy: energy(figures),
+        protein: showNumber(figures.proteinG.amount, 1),
+        net: showNumber(figures.netCarbG.amount, 1),
+      };
+    });
+  });
+
+  /** Lays a plate; false where something of it cannot be counted, which is said. */
+  protected lay(name: string, portionsText: string, toppingTexts: readonly string[], also: string): boolean {
+    const portions = portionsText.trim() === '' ? 1 : numberWithin(portionsText, 0.05, 1000);
+    const amounts = toppingTexts.map((text) => (text.trim() === '' ? 0 : numberWithin(text, 0, 1e4)));
+    const line = also.trim() === '' ? undefined : this.desk.readLine(also);
+    const isOpen = line !== undefined && (line.massG === undefined || line.foodId === undefined);
+    const isWrong = portions === undefined || amounts.includes(undefined);
+    this.fault.set(isWrong ? SAY.aboveZero : isOpen ? SAY.sayWhatAndHowMuch : undefined);
+    if (portions === undefined || isWrong || isOpen) return false;
+    const toppings = this.toppings().flatMap(({ id }, i): readonly Topping[] => ((amounts[i] ?? 0) > 0 ? [{ partId: id, massG: amounts[i] ?? 0 }] : []));
+    const lines: readonly Line[] = line ? [line] : [];
+    this.desk.tell({ kind: 'plated', name: name.trim(), portions, toppings, lines });
+    return true;
+  }
+
+  protected texts(fields: NodeListOf<HTMLInputElement>): readonly string[] {
+    return [...fields].map(({ value }) => value);
+  }
+
+  protected undo(eventId: string): void {
+    this.desk.tell({ kind: 'undone', eventId });
+  }
+}

@@ -1,0 +1,52 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { KeptPortions } from '@fellmist/contract';
+import { Store } from '@ngrx/store';
+import { addDays, formatISO, parseISO } from 'date-fns';
+import { keptActions, keptFeature } from '../state/kept.feature';
+import { today } from '../ui/day';
+import { showNumber } from '../ui/figures';
+import { Told } from '../ui/told';
+import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
+
+/** Portions in the fridge and freezer, what is due first foremost, eaten one by one. */
+@Component({
+  selector: 'fm-kept-list',
+  imports: [Button, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './kept-list.html',
+})
+export class KeptList {
+  protected readonly say = SAY;
+  private readonly store = inject(Store);
+  private readonly told = inject(Told);
+  /** Only what is due within so many days; all, where it is not given. */
+  readonly withinDays = input<number>();
+  protected readonly failure = this.store.selectSignal(keptFeature.selectFailure);
+  private readonly kept = this.store.selectSignal(keptFeature.selectKept);
+  private readonly days = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+
+  protected readonly rows = computed(() => {
+    const within = this.withinDays();
+    const last = within === undefined ? undefined : formatISO(addDays(parseISO(today()), within), { representation: 'date' });
+    return this.kept()
+      .filter(({ useBy }) => last === undefined || (useBy !== undefined && useBy <= last))
+      .map((one) => {
+        const day = one.useBy === undefined ? '' : this.days.format(parseISO(one.useBy));
+        const isPast = one.useBy !== undefined && one.useBy < today();
+        const where = SAY.inPlace(showNumber(one.left, one.left % 1 === 0 ? 0 : 1), one.place === 'fridge' ? SAY.fridge : SAY.freezer);
+        return { one, isPast, where, due: day === '' ? '' : isPast ? SAY.pastIt(day) : SAY.useByDay(day) };
+      });
+  });
+
+  constructor() {
+    this.store.dispatch(keptActions.wanted());
+  }
+
+  protected eat(portions: KeptPortions): void {
+    const eventId = crypto.randomUUID();
+    this.store.dispatch(keptActions.eaten({ portions, eventId }));
+    this.told.undoable(SAY.ateOne(portions.title), () => this.store.dispatch(keptActions.eatingUndone({ bakeId: portions.bakeId, eventId })));
+  }
+}
