@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type BakeHead, type Problem, type StoredBake, type ToldAnswer } from '@fellmist/contract';
+import { type BakeHead, type KeptPortions, type Problem, type StoredBake, type ToldAnswer } from '@fellmist/contract';
 import { allLines } from '@fellmist/core';
 import { type BakeAct, type BakeEvent, type Vessel } from '@fellmist/core/bake';
 import request from 'supertest';
@@ -71,6 +71,24 @@ describe('a bake on the server', () => {
     await local(request(app).post(`/api/formulas/${formulaId}/restore`));
   });
 
+  test('portions put away are known with the words of their class, eaten from any place, each once, and given back', async () => {
+    await tell(id, [event({ kind: 'kept', place: 'freezer', portions: 3, useBy: '2027-01-20' }), event({ kind: 'kept', place: 'fridge', portions: 1, useBy: '2026-11-28' })]);
+    const listed = async (): Promise<readonly KeptPortions[]> => (await local(request(app).get('/api/kept'))).body as readonly KeptPortions[];
+    expect((await listed()).map(({ place, left, formulaId: of }) => [place, left, of])).toEqual([
+      ['fridge', 1, formulaId],
+      ['freezer', 3, formulaId],
+    ]);
+    expect((await listed())[1]?.words).toMatch(/no thawing.*toaster/);
+    const eaten = randomUUID();
+    const eat = () => local(request(app).post(`/api/bakes/${id}/eaten`).send({ id: eaten, place: 'freezer' }));
+    await eat();
+    expect(((await eat()).body as readonly KeptPortions[]).map(({ left }) => left)).toEqual([1, 2]);
+    const undo = await local(request(app).post(`/api/bakes/${id}/uneaten`).send({ id: randomUUID(), eventId: eaten }));
+    expect((undo.body as readonly KeptPortions[]).map(({ left }) => left)).toEqual([1, 3]);
+    expect((await local(request(app).post(`/api/bakes/${id}/eaten`).send({ id: eaten, place: 'cellar' }))).status).toBe(422);
+    expect((await local(request(app).post(`/api/bakes/${randomUUID()}/eaten`).send({ id: randomUUID(), place: 'fridge' }))).status).toBe(404);
+  });
+
   test('takes what was used from the stock once, the eldest first, and puts it back', async () => {
     const put = (itemId: string, leftG: number, openedOn: string): void =>
       larderStore.putStock({ id: itemId, foodId: 'oat-flour', leftG, openedOn, origin: 'left over', note: '' });
@@ -107,7 +125,7 @@ describe('a bake on the server', () => {
     const recipe = JSON.parse((await local(request(app).get(`/api/bakes/${id}/recipe.jsonld`))).text) as { '@type': string; recipeIngredient: string[] };
     expect([recipe['@type'], recipe.recipeIngredient[0]]).toEqual(['Recipe', expect.stringMatching(/^131 g .*oat flour/i)]);
     const file = (await local(request(app).get(`/api/bakes/${id}/bake.json`))).body as { format: string; events: unknown[] };
-    expect([file.format, file.events.length]).toEqual(['fellmist-bake', 4]);
+    expect([file.format, file.events.length]).toEqual(['fellmist-bake', 8]);
   });
 
   test('is taken off the list and brought back', async () => {

@@ -47,6 +47,9 @@ function stagesOfClass(formula: Formula, larder: Larder): readonly Stage[] {
   );
 }
 
+/** How the id of a step of the method begins. */
+const STEP = 'step-';
+
 const DRY = /\b(?:dry|powdered?s?)\s+(?:things|ingredients|mix|ones|stuff)\b|\bdries\b/i;
 const WET = /\b(?:wet|liquids?)\b(?:\s+(?:things|ingredients|mix|ones))?/i;
 /** Part of the lines that a method must name for its steps to be followed; else the class's own order is. House value. */
@@ -116,17 +119,22 @@ function orderAnew(formula: Formula, larder: Larder, former: ReadonlyMap<string,
   }
   return told.map(({ text }, s): Stage => {
     const mine = lines.filter(({ id }) => stepOf.get(id) === s);
-    return { id: `step-${s}`, words: `Step ${s + 1} of the method`, lineIds: mine.map(({ id }) => id), then: text };
+    return { id: `${STEP}${s}`, words: `Step ${s + 1} of the method`, lineIds: mine.map(({ id }) => id), then: text };
   });
 }
 
-/** The stages with a line put before another one of a stage, or at its end; the others keep their places. */
+/**
+ * The stages with a line put before another one of a stage, or at its end; the others keep their places. A stage of the
+ * class's order that loses its last line is gone, a step of the method stays: its words still say what to do.
+ */
 export function moveInOrder(stages: readonly Stage[], lineId: string, stageId: string, beforeId?: string): readonly Stage[] {
   if (!stages.some(({ id }) => id === stageId) || beforeId === lineId) return stages;
-  return stages.map((stage) => {
-    const rest = stage.lineIds.filter((id) => id !== lineId);
-    if (stage.id !== stageId) return rest.length === stage.lineIds.length ? stage : { ...stage, lineIds: rest };
-    const at = beforeId === undefined ? -1 : rest.indexOf(beforeId);
-    return { ...stage, lineIds: at < 0 ? [...rest, lineId] : [...rest.slice(0, at), lineId, ...rest.slice(at)] };
-  });
+  return stages
+    .map((stage) => {
+      const rest = stage.lineIds.filter((id) => id !== lineId);
+      if (stage.id !== stageId) return rest.length === stage.lineIds.length ? stage : { ...stage, lineIds: rest };
+      const at = beforeId === undefined ? -1 : rest.indexOf(beforeId);
+      return { ...stage, lineIds: at < 0 ? [...rest, lineId] : [...rest.slice(0, at), lineId, ...rest.slice(at)] };
+    })
+    .filter(({ id, lineIds }) => lineIds.length > 0 || id.startsWith(STEP));
 }

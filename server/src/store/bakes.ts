@@ -16,7 +16,7 @@ const ALL = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId
   max(CASE WHEN json_extract(bake_event.body, '$.kind') = 'finished' THEN 1 ELSE 0 END) AS isFinished
   FROM bake JOIN try ON try.id = try_id LEFT JOIN bake_event ON bake_id = bake.id
   WHERE deleted_at IS NULL GROUP BY bake.id ORDER BY changedAt DESC`;
-const KEPT = `SELECT bake.id AS id, formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title FROM bake JOIN try ON try.id = try_id
+const KEPT = `SELECT bake.id AS id, bake.formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title FROM bake JOIN try ON try.id = try_id
   WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM bake_event WHERE bake_id = bake.id AND json_extract(body, '$.kind') = 'kept')`;
 const MARK = 'UPDATE bake SET deleted_at = @at WHERE id = @id';
 

@@ -54,7 +54,7 @@ export class BakePlace {
     effect(() => {
       const id = this.id();
       untracked(() => {
-        if (this.desk.stored()?.id !== id) this.store.dispatch(bakeActions.openWanted({ id }));
+        this.desk.open(id);
         if (this.desk.vessels().length === 0) this.store.dispatch(bakeActions.vesselsWanted());
       });
     });

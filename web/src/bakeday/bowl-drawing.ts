@@ -43,7 +43,7 @@ export class BowlDrawing {
       .map((line, i) => ({
         id: line.id,
         tone: i % 3,
-        name: (this.desk.foodName(line.foodId) ?? line.name).toLowerCase(),
+        name: this.desk.lineName(line).toLowerCase(),
         massG: line.pours.reduce((sum, { bowl, massG }) => sum + (bowl === this.bake().bowl ? massG : 0), 0) + (line.id === this.current() ? Math.max(this.pouring(), 0) : 0),
       }))
       .filter(({ massG }) => massG > 0),

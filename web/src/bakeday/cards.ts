@@ -2,9 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { RouterLink } from '@angular/router';
 import { type Figures, type LabelFigure, portionWordFor, printFigure, shareOfFigures, type Sum, type Tradition } from '@fellmist/core';
 import { cutPortions, inWeighingOrder } from '@fellmist/core/bake';
-import { Store } from '@ngrx/store';
 import { addDays, parseISO } from 'date-fns';
-import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
@@ -56,7 +54,6 @@ const MOST_STICKERS = 24;
 })
 export class Cards {
   protected readonly say = SAY;
-  private readonly store = inject(Store);
   private readonly preferences = inject(Preferences);
   protected readonly desk = inject(BakeDesk);
   readonly id = input.required<string>();
@@ -162,7 +159,7 @@ export class Cards {
     effect(() => {
       const id = this.id();
       untracked(() => {
-        if (this.desk.stored()?.id !== id) this.store.dispatch(bakeActions.openWanted({ id }));
+        this.desk.open(id);
       });
     });
   }

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { mainPart, portionWordFor } from '@fellmist/core';
 import {
   type Bake,
-  type BakeLine,
   betterVessel,
   depthWords,
   factorToFill,
@@ -11,10 +10,8 @@ import {
   fitWords,
   inWeighingOrder,
   movedRoles,
-  moveInOrder,
   type ScaleAsk,
   scaleFor,
-  type Stage,
   type Vessel,
   volumeOf,
 } from '@fellmist/core/bake';
@@ -29,24 +26,15 @@ import { Picker } from '../ui/pick';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { MixingOrder } from './mixing-order';
 import { OwnVessel } from './own-vessel';
 import { VesselDrawing } from './vessel-drawing';
 import { SAY } from './words';
 
-interface Row {
-  readonly line: BakeLine;
-  readonly name: string;
-  readonly before: string;
-  readonly now: string;
-  readonly spoon: string;
-}
-
-const grams = (massG: number | undefined): string => (massG === undefined ? SAY.noWeight : `${showNumber(massG, massG < 10 ? 1 : 0)} g`);
-
 /** How large the batch is, what it goes into, and in which order it is mixed. */
 @Component({
   selector: 'fm-plan-desk',
-  imports: [Button, Field, OwnVessel, Picker, VesselDrawing],
+  imports: [Button, Field, MixingOrder, OwnVessel, Picker, VesselDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-desk.html',
   styleUrl: './plan-desk.less',
@@ -72,7 +60,7 @@ export class PlanDesk {
     const first = (vessel: Vessel): number => (heat === 'none' ? (vessel.use === 'keep' || vessel.use === 'churn' ? 0 : 1) : vessel.use === 'bake' ? 0 : 1);
     return [...this.desk.vessels()].sort((a, b) => first(a) - first(b)).map(({ id, name }) => ({ value: id, label: name }));
   });
-  protected readonly lineOptions = computed((): readonly Option<string>[] => this.rows().map(({ line, name }) => ({ value: line.id, label: name })));
+  protected readonly lineOptions = computed((): readonly Option<string>[] => inWeighingOrder(this.bake()).map((line) => ({ value: line.id, label: this.desk.lineName(line) })));
 
   protected readonly fit = computed(() => {
     const [chosen, volume, product] = [this.bake().vessel, this.desk.volume(), this.desk.product()];
@@ -95,20 +83,6 @@ export class PlanDesk {
     const own = fitOf(fit.fit.vessel, fit.fit.count, volumeOf(part, larder, product), product);
     return depthWords(own.risenCm, fit.fit.risenCm);
   });
-
-  protected readonly rows = computed((): readonly Row[] => {
-    const stored = this.desk.stored();
-    const own = new Map((stored?.formula.parts ?? []).flatMap(({ lines }) => lines.map((line) => [line.id, line.massG] as const)));
-    return inWeighingOrder(this.bake()).map((line) => ({
-      line,
-      name: this.desk.foodName(line.foodId) ?? line.name,
-      before: grams(own.get(line.id)),
-      now: grams(line.plannedG),
-      spoon: line.spoon ?? '',
-    }));
-  });
-  private readonly rowOf = computed(() => new Map(this.rows().map((row) => [row.line.id, row])));
-  protected readonly stages = computed(() => this.bake().stages.map((stage) => ({ stage, rows: stage.lineIds.flatMap((id) => this.rowOf().get(id) ?? []) })));
 
   /** What rounding to this kitchen has moved. */
   protected readonly rounding = computed(() => {
@@ -146,7 +120,7 @@ export class PlanDesk {
   protected byLeft(text: string): void {
     const massG = numberWithin(text, 0.1, 100_000);
     if (massG === undefined) this.fault.set(SAY.giveGrams);
-    else this.ask({ by: 'left', lineId: this.leftOf() ?? this.rows()[0]?.line.id ?? '', massG });
+    else this.ask({ by: 'left', lineId: this.leftOf() ?? this.lineOptions()[0]?.value ?? '', massG });
   }
 
   /** The same depth in this tin as in the one that the formula was written for. */
@@ -181,38 +155,5 @@ export class PlanDesk {
   protected count(text: string): void {
     const [count, chosen] = [numberWithin(text, 1, 20), this.bake().vessel];
     if (chosen && count !== undefined) this.take(chosen.vessel, Math.round(count));
-  }
-
-  /** Up or down by one, over the border of a stage into the next. */
-  protected move(stageId: string, lineId: string, by: -1 | 1): void {
-    const { stages } = this.bake();
-    const s = stages.findIndex(({ id }) => id === stageId);
-    const ids = stages[s]?.lineIds ?? [];
-    const at = ids.indexOf(lineId);
-    const moved = ((): readonly Stage[] => {
-      if (by === 1 && at === ids.length - 1) {
-        const next = stages[s + 1];
-        return next ? moveInOrder(stages, lineId, next.id, next.lineIds[0]) : stages;
-      }
-      if (by === -1 && at === 0) {
-        const before = stages[s - 1];
-        return before ? moveInOrder(stages, lineId, before.id) : stages;
-      }
-      return moveInOrder(stages, lineId, stageId, by === 1 ? ids[at + 2] : ids[at - 1]);
-    })();
-    if (moved !== stages) this.desk.tell({ kind: 'ordered', stages: moved.filter(({ lineIds }) => lineIds.length > 0) });
-  }
-
-  private dragged: string | undefined;
-
-  protected drag(lineId: string): void {
-    this.dragged = lineId;
-  }
-
-  protected drop(stageId: string, beforeId?: string): void {
-    const lineId = this.dragged;
-    this.dragged = undefined;
-    if (lineId !== undefined && lineId !== beforeId)
-      this.desk.tell({ kind: 'ordered', stages: moveInOrder(this.bake().stages, lineId, stageId, beforeId).filter(({ lineIds }) => lineIds.length > 0) });
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { Figures, Line } from '@fellmist/core';
+import { type Figures, type Line, portionWordFor } from '@fellmist/core';
 import { type Bake, plateFigures, type Topping } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
@@ -15,6 +15,7 @@ import { SAY } from './words';
   imports: [Button, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plates.html',
+  styleUrl: './plates.less',
 })
 export class Plates {
   protected readonly say = SAY;
@@ -44,7 +45,11 @@ export class Plates {
       return {
         id: plate.eventId,
         name: plate.name || SAY.plateNumber(i + 1),
-        what: [SAY.portionsOnIt(showNumber(plate.portions, Number.isInteger(plate.portions) ? 0 : 2)), ...named, ...plate.lines.map(({ text }) => text)].join(', '),
+        what: [
+          SAY.portionsOnIt(showNumber(plate.portions, Number.isInteger(plate.portions) ? 0 : 2), portionWordFor(bake.plan.portionWord, plate.portions)),
+          ...named,
+          ...plate.lines.map(({ text }) => text),
+        ].join(', '),
         mass: `${showNumber(massG, 0)} g`,
         energy: energy(figures),
         protein: showNumber(figures.proteinG.amount, 1),

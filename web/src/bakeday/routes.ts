@@ -1,12 +1,20 @@
-import type { Routes } from '@angular/router';
+import { inject } from '@angular/core';
+import type { CanActivateFn, Routes } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import * as bakeEffects from '../state/bake.effects';
 import { bakeFeature } from '../state/bake.feature';
 import * as shelfEffects from '../state/shelf.effects';
+import { BakeDesk } from '../state/bakeDesk';
 import { shelfFeature } from '../state/shelf.feature';
 import { Bakes } from './bakes';
 import { SAY } from './words';
+
+/** The bake is asked for while its page is still being made. */
+const openEarly: CanActivateFn = (route) => {
+  inject(BakeDesk).open(route.paramMap.get('id') ?? '');
+  return true;
+};
 
 /** The bake day with the state that only it needs. */
 export const bakeRoutes: Routes = [
@@ -17,7 +25,7 @@ export const bakeRoutes: Routes = [
       { path: '', pathMatch: 'full', component: Bakes, title: SAY.bakeDay, data: { about: [SAY.aboutBakes] } },
       { path: ':id/weigh', title: SAY.bakeDay, data: { about: [SAY.aboutWeigh] }, loadComponent: () => import('./weigh').then((m) => m.Weigh) },
       { path: ':id/cards', title: SAY.bakeDay, data: { about: [SAY.aboutCards] }, loadComponent: () => import('./cards').then((m) => m.Cards) },
-      { path: ':id', title: SAY.bakeDay, data: { about: [SAY.aboutBake] }, loadComponent: () => import('./bake-place').then((m) => m.BakePlace) },
+      { path: ':id', canActivate: [openEarly], title: SAY.bakeDay, data: { about: [SAY.aboutBake] }, loadComponent: () => import('./bake-place').then((m) => m.BakePlace) },
     ],
   },
 ];

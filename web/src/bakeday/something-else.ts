@@ -22,7 +22,7 @@ export class SomethingElse {
   readonly leftOut = output();
   readonly done = output();
   protected readonly text = signal('');
-  protected readonly name = computed(() => (this.desk.foodName(this.line().foodId) ?? this.line().name).toLowerCase());
+  protected readonly name = computed(() => this.desk.lineName(this.line()).toLowerCase());
   protected readonly read = computed((): Line | undefined => (this.text().trim() === '' ? undefined : this.desk.readLine(this.text())));
   /** What the words were read as; undefined where they cannot be counted yet. */
   protected readonly readAs = computed(() => {

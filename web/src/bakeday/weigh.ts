@@ -1,32 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type BakeLine, goodPour, inWeighingOrder, isOpen, MOST_POUR_G, nextLine, type PourChoice, pourChoices, pourState, type Stage, stepToDo } from '@fellmist/core/bake';
+import { type BakeLine, inWeighingOrder, isOpen, MOST_POUR_G, nextLine, type PourChoice, pourChoices, pourState, type Stage, stepToDo } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
 import { Preferences } from '../state/preferences';
-import { showNumber } from '../ui/figures';
 import { isTyping, Keys } from '../ui/keys';
 import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { BowlDrawing } from './bowl-drawing';
 import { Bowls } from './bowls';
+import { grams } from './grams';
 import { LinkWords } from './link-words';
 import { PourScale } from './pour-scale';
+import { PourTrough } from './pour-trough';
 import { PourTruth } from './pour-truth';
 import { Practice } from './practice';
 import { SomethingElse } from './something-else';
 import { SetAside } from './set-aside';
 import { SAY } from './words';
 
-const grams = (massG: number, step = 1): string => showNumber(massG, step < 1 ? 1 : 0);
-
 /** Weighing out, one food at a time, with the scale's reading filling the line. */
 @Component({
   selector: 'fm-weigh',
-  imports: [BowlDrawing, Bowls, Button, Field, LinkWords, PourTruth, Practice, RouterLink, SetAside, SomethingElse],
+  imports: [BowlDrawing, Bowls, Button, Field, LinkWords, PourTrough, PourTruth, Practice, RouterLink, SetAside, SomethingElse],
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [PourScale],
   templateUrl: './weigh.html',
@@ -60,14 +59,14 @@ export class Weigh {
     const [id, judged] = [this.chosen(), this.judging()];
     return bake?.lines.find((line) => line.id === (judged ?? id)) ?? (bake && !this.toDo() ? nextLine(bake) : undefined);
   });
-  protected readonly name = computed(() => this.nameOf(this.line()));
+  protected readonly name = computed(() => this.desk.lineName(this.line()));
   protected readonly stage = computed(() => {
     const [bake, line, step] = [this.desk.bake(), this.line(), this.toDo()];
     const at = bake?.stages.findIndex(({ id, lineIds }) => (line ? lineIds.includes(line.id) : id === step?.id)) ?? -1;
     const stage = bake?.stages[at];
     return stage ? { words: SAY.stageOf(at + 1, bake?.stages.length ?? 1, stage.words), then: stage.then } : undefined;
   });
-  private readonly stepG = computed(() => this.scale.stepG());
+  protected readonly stepG = computed(() => this.scale.stepG());
   protected readonly net = computed(() => this.scale.net());
   protected readonly isSteady = computed(() => this.scale.isSteady());
   protected readonly shown = computed(() => {
@@ -83,26 +82,6 @@ export class Weigh {
 
   protected readonly scaleWords = computed(() => this.scale.words(this.line()?.pouredG ?? 0));
 
-  /** The trough: how far it is, and the part of it that is good enough. */
-  protected readonly trough = computed(() => {
-    const [line, shown] = [this.line(), this.shown()];
-    const target = line?.plannedG;
-    if (target === undefined || target <= 0) return undefined;
-    const [low, high] = goodPour(target, this.stepG());
-    const wide = target * 1.15;
-    const part = (massG: number): number => Math.min(Math.max(massG / wide, 0), 1) * 100;
-    const now = shown ?? line?.pouredG ?? 0;
-    const state = pourState(target, now, this.stepG());
-    return {
-      filled: part(now),
-      from: part(low),
-      to: part(high),
-      state,
-      toGo: state === 'good' ? SAY.isGood : now < target ? SAY.toGo(grams(target - now, this.stepG())) : SAY.over(grams(now - target, this.stepG())),
-      good: SAY.goodFrom(grams(target, this.stepG()), grams(low, this.stepG()), grams(high, this.stepG())),
-    };
-  });
-
   protected readonly choices = computed((): readonly PourChoice[] => {
     const [id, bake, larder] = [this.judging(), this.desk.bake(), this.desk.larder()];
     const line = bake?.lines.find((one) => one.id === id);
@@ -117,7 +96,7 @@ export class Weigh {
       .slice(0, 4)
       .map((one) => ({
         id: one.id,
-        name: this.nameOf(one),
+        name: this.desk.lineName(one),
         amount:
           one.owesG > 0
             ? SAY.gMore(grams(one.owesG, one.owesG < 10 ? 0.1 : 1))
@@ -139,7 +118,7 @@ export class Weigh {
         : off > 0
           ? SAY.overKept(grams(off, this.stepG()))
           : SAY.underKept(grams(-off, this.stepG()));
-    return SAY.beforeIt(this.nameOf(line).toLowerCase(), grams(line.pouredG, this.stepG()), how);
+    return SAY.beforeIt(this.desk.lineName(line).toLowerCase(), grams(line.pouredG, this.stepG()), how);
   });
 
   constructor() {
@@ -159,7 +138,7 @@ export class Weigh {
     effect(() => {
       const id = this.id();
       untracked(() => {
-        if (this.desk.stored()?.id !== id) this.store.dispatch(bakeActions.openWanted({ id }));
+        this.desk.open(id);
       });
     });
     effect(() => {
@@ -175,10 +154,6 @@ export class Weigh {
   private keepAwake(destroyed: DestroyRef): void {
     const lock = 'wakeLock' in navigator ? navigator.wakeLock.request('screen').catch(() => undefined) : undefined;
     destroyed.onDestroy(() => void lock?.then((held) => held?.release()));
-  }
-
-  private nameOf(line: BakeLine | undefined): string {
-    return (line && (this.desk.foodName(line.foodId) ?? line.name)) ?? '';
   }
 
   /** Takes what the scale shows, once it is steady. */

@@ -183,7 +183,7 @@ export const SAY = {
   portionOf: (a: Shown, b: Shown) => said`${a} of ${b}`,
   portions: 'Portions',
   portionsOf: (a: Shown, b: Shown, c: Shown) => said`${a} times a ${b} of ${c} g`,
-  portionsOnIt: (a: Shown) => said`portions: ${a}`,
+  portionsOnIt: (a: Shown, b: Shown) => said`${a} ${b}`,
   pourForMe: 'Pour it for me',
   pourOnNow: 'Pour on, then press Take.',
   pouredAndPlan: (a: Shown, b: Shown, c: Shown, d: Shown) => said`${a}: ${b} as poured, ${c} planned${d && ': '}${d}`,

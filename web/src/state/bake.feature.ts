@@ -9,6 +9,7 @@ interface BakeState {
   readonly heads: readonly BakeHead[] | undefined;
   readonly listFailure: string | undefined;
   readonly opening: 'none' | 'opening' | 'open' | 'missing' | 'failed';
+  readonly openingId: string | undefined;
   readonly failure: string | undefined;
   readonly stored: StoredBake | undefined;
   /** All that is known of the bake on the table, told here and heard from the server. */
@@ -30,6 +31,7 @@ interface BakeState {
 
 const NOTHING_OPEN = {
   opening: 'none',
+  openingId: undefined,
   failure: undefined,
   stored: undefined,
   events: [],
@@ -67,7 +69,7 @@ export const bakeFeature = createFeature({
     on(bakeActions.listLoaded, (state, { heads }): BakeState => ({ ...state, heads, listFailure: undefined })),
     on(bakeActions.listFailed, (state, { words }): BakeState => ({ ...state, listFailure: words })),
     on(bakeActions.removed, (state, { head }): BakeState => ({ ...state, heads: state.heads?.filter(({ id }) => id !== head.id) })),
-    on(bakeActions.openWanted, (state): BakeState => ({ ...state, ...NOTHING_OPEN, opening: 'opening' })),
+    on(bakeActions.openWanted, (state, { id }): BakeState => ({ ...state, ...NOTHING_OPEN, opening: 'opening', openingId: id })),
     on(bakeActions.closed, (state): BakeState => ({ ...state, ...NOTHING_OPEN })),
     on(bakeActions.opened, (state, { stored, kept, aside = [] }): BakeState =>
       heard({ ...state, ...NOTHING_OPEN, opening: 'open', stored, events: kept, waiting: kept, aside }, stored.events),

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { StoredBake } from '@fellmist/contract';
 import { type Amount, type Analysis, classOf, type Formula, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
-import { type Bake, type BakeAct, type BakeEvent, type BatterVolume, foldBake, nextTurn, volumeOf } from '@fellmist/core/bake';
+import { type Bake, type BakeAct, type BakeEvent, type BakeLine, type BatterVolume, foldBake, nextTurn, volumeOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
 import { bakeActions } from './bake.actions';
@@ -63,6 +63,11 @@ export class BakeDesk {
     return this.desk.foodName(id);
   }
 
+  /** The name of what is weighed: of its food as it is now, else as the formula says. */
+  lineName(line: BakeLine | undefined): string {
+    return (line && (this.foodName(line.foodId) ?? line.name)) ?? '';
+  }
+
   /** Grams of an amount of a food, as this household measures; undefined where they cannot be known. */
   massOf(amount: Amount, foodId: string | undefined): number | undefined {
     const larder = this.larder();
@@ -88,6 +93,12 @@ export class BakeDesk {
   undoLast(): void {
     const lastId = this.bake()?.lastId;
     if (lastId !== undefined) this.tell({ kind: 'undone', eventId: lastId });
+  }
+
+  /** Opens a bake, where it is not the one that is open or on its way. */
+  open(id: string): void {
+    const { opening, openingId, stored } = this.store.selectSignal(bakeFeature.selectBakeState)();
+    if (stored?.id !== id && !(opening === 'opening' && openingId === id)) this.store.dispatch(bakeActions.openWanted({ id }));
   }
 
   /** Begins a bake of a saved try. */

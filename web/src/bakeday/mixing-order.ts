@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { type Bake, type BakeLine, inWeighingOrder, moveInOrder, type Stage } from '@fellmist/core/bake';
+import { BakeDesk } from '../state/bakeDesk';
+import { showNumber } from '../ui/figures';
+import { Button } from '../ui/zorro/button';
+import { SAY } from './words';
+
+interface Row {
+  readonly line: BakeLine;
+  readonly name: string;
+  readonly before: string;
+  readonly now: string;
+  readonly spoon: string;
+}
+
+const grams = (massG: number | undefined): string => (massG === undefined ? SAY.noWeight : `${showNumber(massG, massG < 10 ? 1 : 0)} g`);
+
+/** The order in which it is mixed, step by step, mended by dragging or by the arrows. */
+@Component({
+  selector: 'fm-mixing-order',
+  imports: [Button],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './mixing-order.html',
+  styleUrl: './mixing-order.less',
+})
+export class MixingOrder {
+  protected readonly say = SAY;
+  private readonly desk = inject(BakeDesk);
+  readonly bake = input.required<Bake>();
+
+  protected readonly rows = computed((): readonly Row[] => {
+    const stored = this.desk.stored();
+    const own = new Map((stored?.formula.parts ?? []).flatMap(({ lines }) => lines.map((line) => [line.id, line.massG] as const)));
+    return inWeighingOrder(this.bake()).map((line) => ({
+      line,
+      name: this.desk.lineName(line),
+      before: grams(own.get(line.id)),
+      now: grams(line.plannedG),
+      spoon: line.spoon ?? '',
+    }));
+  });
+  private readonly rowOf = computed(() => new Map(this.rows().map((row) => [row.line.id, row])));
+  protected readonly stages = computed(() => this.bake().stages.map((stage) => ({ stage, rows: stage.lineIds.flatMap((id) => this.rowOf().get(id) ?? []) })));
+
+  /** Up or down by one, over the border of a stage into the next. */
+  protected move(stageId: string, lineId: string, by: -1 | 1): void {
+    const { stages } = this.bake();
+    const s = stages.findIndex(({ id }) => id === stageId);
+    const ids = stages[s]?.lineIds ?? [];
+    const at = ids.indexOf(lineId);
+    const moved = ((): readonly Stage[] => {
+      if (by === 1 && at === ids.length - 1) {
+        const next = stages[s + 1];
+        return next ? moveInOrder(stages, lineId, next.id, next.lineIds[0]) : stages;
+      }
+      if (by === -1 && at === 0) {
+        const before = stages[s - 1];
+        return before ? moveInOrder(stages, lineId, before.id) : stages;
+      }
+      return moveInOrder(stages, lineId, stageId, by === 1 ? ids[at + 2] : ids[at - 1]);
+    })();
+    if (moved !== stages) this.desk.tell({ kind: 'ordered', stages: moved });
+  }
+
+  private dragged: string | undefined;
+
+  protected drag(lineId: string): void {
+    this.dragged = lineId;
+  }
+
+  protected drop(stageId: string, beforeId?: string): void {
+    const lineId = this.dragged;
+    this.dragged = undefined;
+    if (lineId !== undefined && lineId !== beforeId) this.desk.tell({ kind: 'ordered', stages: moveInOrder(this.bake().stages, lineId, stageId, beforeId) });
+  }
+}
