@@ -1,4 +1,4 @@
-import { ALLERGENS, DOUBT_CODES, FIGURES, type Formula, LIMITS, type Line, SCHOOLS, type Worksheet } from '@fellmist/core';
+import { ALLERGENS, DOUBT_CODES, FIGURES, type Formula, LIMITS, type Line, SCHOOLS, STEP_PLACES, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 
 const id = z.string().min(1).max(40);
@@ -87,7 +87,7 @@ const action = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('add'), foodId: z.string().max(80), massG: mass, why: addedWhy }),
   z.strictObject({ kind: z.literal('less'), lineId: id, massG: mass, why: addedWhy }),
-  z.strictObject({ kind: z.literal('step'), text }),
+  z.strictObject({ kind: z.literal('step'), text, when: z.enum(STEP_PLACES).optional() }),
 ]);
 
 const proposal = z.strictObject({ id, swapId: id, ruleId: z.string().max(80), partId: id, action, reason: text, mark: z.enum(['S', 'P', 'M', 'H']), source: text });

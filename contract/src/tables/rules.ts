@@ -1,4 +1,4 @@
-import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER_ROLES, type ProductClass, type SwapRule, type WordGroup } from '@fellmist/core';
+import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER_ROLES, type ProductClass, STEP_PLACES, type SwapRule, type WordGroup } from '@fellmist/core';
 import type { Vessel } from '@fellmist/core/bake';
 import * as z from 'zod';
 import { vesselSchema } from '../bake';
@@ -16,7 +16,7 @@ const side = z.discriminatedUnion('kind', [
     reason,
   }),
   z.strictObject({ kind: z.literal('less'), foodIds: z.array(z.string()).min(1), gramsPerGram: z.number().positive(), reason }),
-  z.strictObject({ kind: z.literal('step'), text: z.string().min(1), classes: z.array(z.string()).min(1).optional(), heat: heats, reason }),
+  z.strictObject({ kind: z.literal('step'), text: z.string().min(1), when: z.enum(STEP_PLACES).optional(), classes: z.array(z.string()).min(1).optional(), heat: heats, reason }),
 ]);
 
 const basis = z.enum(['mass', 'volume', 'count', 'sweetness']);

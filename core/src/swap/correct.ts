@@ -176,7 +176,7 @@ const AGAINST = { perKcal: 1 / 4000, perMassShare: 0.6, perPlace: 0.04, stranger
 function atTheOven(problem: Problem, now: number): readonly Way[] {
   const { standing, row } = problem;
   if (row.role !== 'browning' || row.state !== 'high' || standing.product?.heat !== 'oven') return [];
-  const action: ProposalAction = { kind: 'step', text: 'Bake 15 °C cooler, look early, and cover it when it is brown.' };
+  const action: ProposalAction = { kind: 'step', when: 'mixed', text: 'Bake 15 °C cooler, look early, and cover it when it is brown.' };
   const reason = 'Reducing sugars and allulose brown early: a cooler oven lets the middle get done first.';
   return [
     {

@@ -1,6 +1,7 @@
 import { type Larder } from '../food';
 import { allLines, changeLine, type Formula, type Line } from '../formula';
 import { type Amount, formatAmount, gramsNumber, kitchenNumber, middleOf, unitById } from '../quantity';
+import { type StepPlace } from './rule';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
 /** A line's text as a card would print it, from its amount, name and note. */
@@ -80,11 +81,21 @@ function applyAdd(sheet: Worksheet, proposal: Proposal, action: Extract<Proposal
   return { ...sheet.rebuild, parts };
 }
 
+/** A step of a method at which the mix leaves the bowl for the heat or the cold; heating the oven or a pan is not one. */
+const LEAVES_THE_BOWL =
+  /^(?:\d+[.)]\s*)?(?:then\s+)?(?:bake|cook|fry|griddle|grill|steam|simmer|microwave|freeze|churn|pour|ladle|drop|scoop|divide|turn (?:it |them )?into|put (?:it |them )?in|spread (?:it |the (?:mix|batter|dough) )|shape|roll|chill)\b/i;
+
+/** A method with a step more, in its place: a rest of the batter before it is baked, not after. Without a place, or where the method says nothing of heat, last. */
+function withStep(method: readonly string[], text: string, when: StepPlace | undefined): readonly string[] {
+  const at = when === 'first' ? 0 : when === 'mixed' ? method.findIndex((step) => LEAVES_THE_BOWL.test(step.trim())) : -1;
+  return at < 0 ? [...method, text] : [...method.slice(0, at), text, ...method.slice(at)];
+}
+
 function apply(sheet: Worksheet, proposal: Proposal, larder: Larder): Formula {
   const { action } = proposal;
   if (action.kind === 'replace') return applyReplace(sheet, proposal, action, larder);
   if (action.kind === 'add') return applyAdd(sheet, proposal, action, larder);
-  if (action.kind === 'step') return { ...sheet.rebuild, method: [...sheet.rebuild.method, action.text] };
+  if (action.kind === 'step') return { ...sheet.rebuild, method: withStep(sheet.rebuild.method, action.text, action.when) };
   return changeLine(sheet.rebuild, action.lineId, (line) => {
     const leftG = (line.massG ?? 0) - action.massG;
     return leftG > 0.005 ? [withMass(line, leftG)] : [];

@@ -21,7 +21,7 @@ export { type Blend, roleRatio, ruleByRoles } from './byRoles';
 export { type Candidate, candidatesFor, rankCandidates, type RankedCandidate, strainWords } from './candidates';
 export { openSwap, type Opened, proposalWords } from './propose';
 export { type FoundRule, ruleFor, ruleForBlend } from './ruleFor';
-export { limitOf, refusalOf, type SideChange, standInMass, type StandIn, type SwapBasis, type SwapRule } from './rule';
+export { limitOf, refusalOf, type SideChange, standInMass, type StandIn, STEP_PLACES, type StepPlace, type SwapBasis, type SwapRule } from './rule';
 export { settleAll, type Settled, settleLiquid } from './settle';
 export { askingRows, BALANCE_RULE, leaveRole, rowOf, type Standing, standingOf, type StandingRow, unrestOf } from './standing';
 export { type Decision, freshId, type Pair, type PairedPart, pairLines, type Proposal, type ProposalAction, startWorksheet, withDiet, type Worksheet } from './worksheet';

@@ -53,7 +53,8 @@ function belongs(heat: Heats | undefined, product: SwapClass | undefined): boole
 function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: number, larder: Larder, product: SwapClass | undefined): ProposalAction | undefined {
   const classId = product?.id ?? '';
   if (change.kind !== 'less' && !belongs(change.heat, product)) return undefined;
-  if (change.kind === 'step') return !change.classes || change.classes.includes(classId) ? { kind: 'step', text: change.text } : undefined;
+  if (change.kind === 'step')
+    return !change.classes || change.classes.includes(classId) ? { kind: 'step', text: change.text, ...(change.when ? { when: change.when } : {}) } : undefined;
   const massG = ((change.kind === 'add' ? change.byClass?.[classId] : undefined) ?? change.gramsPerGram) * fromMassG;
   const isOneOf = (line: Line, ids: readonly string[]): boolean => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);

@@ -32,8 +32,12 @@ export type SideChange =
     }
   /** The share of each present food of these ids that goes, per gram-for-gram of the swap (0.2 takes a fifth away). */
   | { readonly kind: 'less'; readonly foodIds: readonly string[]; readonly gramsPerGram: number; readonly reason: string }
-  /** A line for the method, in all product classes or in some. */
-  | { readonly kind: 'step'; readonly text: string; readonly classes?: readonly string[]; readonly heat?: Heats; readonly reason: string };
+  /** A line for the method, in all product classes or in some: where in it, where that matters. */
+  | { readonly kind: 'step'; readonly text: string; readonly when?: StepPlace; readonly classes?: readonly string[]; readonly heat?: Heats; readonly reason: string };
+
+/** Before anything is mixed, once all is mixed and nothing is heated or frozen yet, or when all is done. */
+export const STEP_PLACES = ['first', 'mixed', 'after'] as const;
+export type StepPlace = (typeof STEP_PLACES)[number];
 
 export interface SwapRule {
   readonly id: string;

@@ -1,5 +1,6 @@
 import { type Formula, type Line, allLines, type HouseholdSettings, NO_GOALS } from '../formula';
 import { type Mark } from '../quantity';
+import { type StepPlace } from './rule';
 
 export type ProposalAction =
   /** Take `fromMassG` of a line away and put the stand-ins in its place. */
@@ -11,7 +12,7 @@ export type ProposalAction =
     }
   | { readonly kind: 'add'; readonly foodId: string; readonly massG: number; readonly why: 'side change' | 'liquid' | 'balance' }
   | { readonly kind: 'less'; readonly lineId: string; readonly massG: number; readonly why: 'side change' | 'liquid' | 'balance' }
-  | { readonly kind: 'step'; readonly text: string };
+  | { readonly kind: 'step'; readonly text: string; readonly when?: StepPlace };
 
 export interface Proposal {
   readonly id: string;

@@ -16,6 +16,7 @@ import { SAY } from './words';
   imports: [Button, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './kept-list.html',
+  styleUrl: './kept-list.less',
 })
 export class KeptList {
   protected readonly say = SAY;
