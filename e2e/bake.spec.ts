@@ -25,6 +25,10 @@ describe('a bake as it really happens', () => {
     await reads(String(total));
   };
   const weighs = (name: string): Promise<unknown> => page.waitForFunction((wanted) => document.querySelector('.food')?.textContent?.includes(wanted), { timeout: 10_000 }, name);
+  const stepDone = async (words: string): Promise<void> => {
+    await page.waitForFunction((wanted) => document.querySelector('.step')?.textContent?.includes(wanted), { timeout: 10_000 }, words);
+    await page.keyboard.press('Enter');
+  };
   const events = (): Promise<number> =>
     page.evaluate(async () => ((await (await fetch(`/api/bakes/${location.pathname.split('/')[2] ?? ''}`)).json()) as { events: unknown[] }).events.length);
 
@@ -44,7 +48,13 @@ describe('a bake as it really happens', () => {
 
     await pour(200);
     await page.keyboard.press('Enter');
+    await stepDone('Stir together');
     await weighs('milk');
+    await press(page, 'Another bowl');
+    await type(page, '#bowl-name', 'the wet');
+    await press(page, 'It stands on the scale');
+    await sees(page, 'first bowl: 200 g');
+    await reads('0');
     // 20 % too much milk: what it does is said before it is kept.
     await pour(240);
     await page.keyboard.press('Enter');
@@ -70,13 +80,16 @@ describe('a bake as it really happens', () => {
     await sees(page, '15 g of Honey');
     await press(page, 'It went in');
     await weighs('Sunflower oil');
-    await sees(page, 'In the bowl, 555 g');
+    await sees(page, 'In the bowl, 355 g');
     // A reload in mid-pour forgets nothing.
     await page.reload({ waitUntil: 'load' });
     await weighs('Sunflower oil');
-    await sees(page, 'In the bowl, 555 g');
+    await sees(page, 'In the bowl, 355 g');
+    await press(page, 'Balance');
+    await sees(page, 'Thickness');
     await type(page, '#typed', '50');
     await page.keyboard.press('Enter');
+    await stepDone('Whisk until even');
     await weighs('All is in');
   }, 120_000);
 
@@ -106,6 +119,13 @@ describe('a bake as it really happens', () => {
     expect(batch).toBeGreaterThan(1300);
     const energies = await page.$$eval('fm-after-desk tbody td.now', (cells) => cells.map((cell) => cell.textContent?.trim() ?? ''));
     expect(energies.slice(0, 2)).toEqual([55, 80].map((grams) => `${((batch * grams) / 550).toFixed(0)} kcal`));
+    // On a plate: two of the eight portions, and syrup of 260 kcal in 100 g (USDA FoodData Central SR Legacy 19353).
+    await type(page, '#plate-portions', '2');
+    await type(page, '#plate-also', '20 g maple syrup');
+    await press(page, 'Add a plate');
+    await page.waitForSelector('fm-plates tbody td.now');
+    const plate = await page.$eval('fm-plates tbody td.now', (cell) => Number(/[\d.]+/.exec(cell.textContent ?? '')?.[0]));
+    expect(Math.abs(plate - ((batch * 2) / 8 + 52))).toBeLessThan(1.5);
     await type(page, '#keep-portions', '4');
     await press(page, 'Into the fridge');
     await sees(page, '4 in the fridge, use by');
@@ -118,6 +138,20 @@ describe('a bake as it really happens', () => {
     await press(page, 'Finish this bake');
     await sees(page, 'finished');
     expect(opened.faults.filter((fault) => !/Failed to load resource|ERR_/.test(fault))).toEqual([]);
+  }, 60_000);
+
+  test('portions put away stand on the bake list and the shelf, and eating one is taken back', async () => {
+    const bake = page.url();
+    await press(page, 'Bake day');
+    await sees(page, '3 in the fridge');
+    await press(page, 'Eat one');
+    await sees(page, '2 in the fridge');
+    await press(page, 'Undo');
+    await sees(page, '3 in the fridge');
+    await press(page, 'Shelf');
+    await sees(page, '3 put away, next by');
+    await page.goto(bake, { waitUntil: 'load' });
+    await sees(page, 'finished');
   }, 60_000);
 
   test('a scale that is unplugged, empty, overloaded or below zero is told, and none of it is taken for a weight', async () => {
@@ -159,5 +193,38 @@ describe('a bake as it really happens', () => {
     await other.waitForFunction(() => document.querySelector<HTMLInputElement>('#factor')?.value === '1.5', { timeout: 10_000 });
     expect(await other.$eval('#factor', (field) => (field as HTMLInputElement).value)).toBe('1.5');
     await other.close();
+  }, 60_000);
+
+  test('a pack that is removed meanwhile, and an event that no server takes, are told and lose nothing', async () => {
+    const id = page.url().split('/').at(-1) ?? '';
+    const tell = (act: object): Promise<number> =>
+      page.evaluate(
+        async (bakeId, what) => {
+          const event = { id: crypto.randomUUID(), teller: 'hand', turn: 900, at: new Date().toISOString(), ...what };
+          return (await fetch(`/api/bakes/${bakeId}/events`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify([event]) })).status;
+        },
+        id,
+        act,
+      );
+    // What only a slip can send: a pour of a pack that the larder does not know any more, and one that weighs too much to be one.
+    const line = await page.evaluate(
+      async (bakeId) => ((await (await fetch(`/api/bakes/${bakeId}`)).json()) as { formula: { parts: { lines: { id: string }[] }[] } }).formula.parts[0]?.lines[1]?.id ?? '',
+      id,
+    );
+    expect(await tell({ kind: 'poured', lineId: line, massG: 30, by: 'typed', foodId: 'pack-that-was-removed' })).toBe(200);
+    await page.evaluate((bakeId) => {
+      const bad = { id: crypto.randomUUID(), teller: 'shut', turn: 901, at: 'no time', kind: 'note', text: 'lost?' };
+      const good = { ...bad, id: crypto.randomUUID(), turn: 902, at: new Date().toISOString(), text: 'kept behind it' };
+      localStorage.setItem(`fellmist.bake.${bakeId}.shut-tab`, JSON.stringify([bad, good]));
+    }, id);
+    await page.goto(`${household.url}/bakes/${id}`, { waitUntil: 'load' });
+    await press(page, 'What came out');
+    await sees(page, 'The server could not take one thing, and it does not count: a note');
+    await sees(page, 'kept behind it');
+    await page.waitForFunction(() => document.querySelector('fm-link-words')?.textContent === 'saved', { timeout: 10_000 });
+    expect(await page.$eval('[data-figure=energyKcal]', (cell) => cell.textContent ?? '')).toMatch(/≥|at least/);
+    await press(page, 'I have read it');
+    await page.waitForFunction(() => document.querySelector('fm-set-aside [role=alert]') === null);
+    expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('fellmist.aside')))).toEqual([]);
   }, 60_000);
 });

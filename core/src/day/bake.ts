@@ -1,6 +1,6 @@
 import { allLines, type Formula, type Line } from '../formula';
 import { FACTORS, roundToKitchen, scaleFormula } from '../vessel';
-import { type BakeEvent, inOrder, standingEvents, type Portioning, type Stage } from './events';
+import { ADDED, type BakeEvent, inOrder, standingEvents, type Portioning, type Stage } from './events';
 import { keptOf } from './kept';
 import { mixingOrder } from './order';
 import { goodPour } from './pour';
@@ -88,7 +88,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
           line.isOut = false;
           line.at = at;
           pouredOn = event.at;
-          line.pours.push({ eventId: event.id, massG: event.massG, by: event.by, foodId: event.foodId ?? line.foodId, bowl });
+          line.pours.push({ eventId: event.id, massG: event.massG, by: event.by, foodId: event.foodId ?? line.foodId, bowl, place: at });
         }
         break;
       case 'poured back':
@@ -202,7 +202,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
     vessel,
     plan,
     exact,
-    stages: loose.length > 0 ? [...order, { id: 'added', words: 'Added on the day', lineIds: loose, then: '' }] : order,
+    stages: loose.length > 0 ? [...order, { id: ADDED, words: 'Added on the day', lineIds: loose, then: '' }] : order,
     stagesDone: [...stagesDone],
     lines: [...states.values()],
     bowl,

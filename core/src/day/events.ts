@@ -9,6 +9,9 @@ export interface Stage {
   readonly then: string;
 }
 
+/** The stage of what was not in the formula. */
+export const ADDED = 'added';
+
 /** How an amount came into the bowl. */
 export const POURED_BY = ['scale', 'typed', 'spoon'] as const;
 export type PouredBy = (typeof POURED_BY)[number];

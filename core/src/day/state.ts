@@ -8,6 +8,8 @@ export interface Pour {
   readonly massG: number;
   readonly by: PouredBy;
   readonly foodId: string | undefined;
+  /** How many events of the bake came before it, itself counted. */
+  readonly place: number;
   /** The bowl it went into, by its name; empty for the first. */
   readonly bowl: string;
 }

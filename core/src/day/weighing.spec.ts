@@ -33,6 +33,8 @@ describe('what is done between the foods', () => {
   test('what was passed by asks no more, what is left out is not waited for, and a done step undone asks again', () => {
     expect(now([pour('butter', 150), pour('sugar', 150), pour('eggs', 150)])).toBe('Beat in the eggs.');
     expect(now([done(heat), pour('butter', 150), { kind: 'left out', lineId: idOf('sugar') }])).toBe('Cream the butter and sugar.');
+    // Eggs poured early, out of their turn: creaming is still to be done once its own are in.
+    expect(now([done(heat), pour('butter', 150), pour('eggs', 150), pour('sugar', 150)])).toBe('Cream the butter and sugar.');
     expect(now([...creamed, done(cream), { kind: 'undone', eventId: `e${creamed.length}` }])).toBe('Cream the butter and sugar.');
   });
 

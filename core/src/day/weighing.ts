@@ -1,5 +1,5 @@
 import { type Bake, type BakeLine } from './state';
-import { type Stage } from './events';
+import { ADDED, type Stage } from './events';
 
 /** The lines in the order in which they are weighed. */
 export function inWeighingOrder({ stages, lines }: Pick<Bake, 'stages' | 'lines'>): readonly BakeLine[] {
@@ -19,15 +19,18 @@ export function nextLine(bake: Pick<Bake, 'stages' | 'lines'>): BakeLine | undef
 
 /**
  * What is to be done now, before the next food: the first stage whose lines are all in and whose words are not done yet.
- * A stage that was passed by (a later one has been poured) asks no more; one without lines ("heat the oven") asks in its turn.
+ * A stage that was passed by (something of a later one was poured after all of it was in) asks no more; one without lines
+ * ("heat the oven") asks in its turn. What was added on the day passes nothing by.
  */
 export function stepToDo({ stages, stagesDone, lines, isFinished }: Pick<Bake, 'stages' | 'stagesDone' | 'lines' | 'isFinished'>): Stage | undefined {
   if (isFinished) return undefined;
   const byId = new Map(lines.map((line) => [line.id, line]));
   const linesOf = (stage: Stage): readonly BakeLine[] => stage.lineIds.flatMap((id) => byId.get(id) ?? []);
-  const poured = stages.findLastIndex((stage) => linesOf(stage).some(({ pours }) => pours.length > 0));
+  const lastPour = (stage: Stage): number => Math.max(0, ...linesOf(stage).flatMap(({ pours }) => pours.map(({ place }) => place)));
   for (const [at, stage] of stages.entries()) {
-    if (at < poured || stagesDone.includes(stage.id)) continue;
+    const isPassed = stages.slice(at + 1).some((later) => later.id !== ADDED && lastPour(later) > lastPour(stage));
+    if (isPassed && !linesOf(stage).some(isOpen)) continue;
+    if (stagesDone.includes(stage.id)) continue;
     if (linesOf(stage).some(isOpen)) return undefined;
     if (stage.then.trim() !== '') return stage;
   }

@@ -206,7 +206,9 @@ export class Weigh {
 
   protected type(text: string): void {
     const [line, field] = [this.line(), this.typedField()?.nativeElement];
-    if (!line) return;
+    // Enter in the empty field is the large key.
+    if (text.trim() === '') this.enter();
+    if (!line || text.trim() === '') return;
     const read = readAmountTyped(text, 'g');
     const massG = 'error' in read ? undefined : this.desk.massOf(read.amount, line.foodId);
     if ('error' in read || massG === undefined) {
