@@ -93,6 +93,9 @@ export class Cards {
       ? SAY.makesWords(showNumber(real.views.portions, Number.isInteger(real.views.portions) ? 0 : 1), portionWordFor(bake.plan.portionWord, real.views.portions))
       : '';
   });
+  /** The stages are the method's own steps, so that it is not said twice. */
+  protected readonly isByMethod = computed(() => this.desk.bake()?.stages.some(({ then }) => then !== '' && this.desk.bake()?.plan.method.includes(then)) ?? false);
+
   /** What it contains, may contain, and what nobody can answer for: "none" is said only where that is sure. */
   protected readonly allergens = computed(() => {
     const report = this.desk.real()?.allergens;
