@@ -76,7 +76,7 @@ function watchFrames(): void {
 function watchDrags(): void {
   const samples: { readonly ready: number; readonly painted: number }[] = [];
   Object.assign(window, { dragSamples: samples });
-  const words = document.querySelector('fm-freeze-desk .words');
+  const words = document.querySelector('fm-freeze-desk .curve-words');
   if (!words) throw new Error('no ice on the cold table');
   let from: number | undefined;
   document.addEventListener('input', () => (from = performance.now()), true);
@@ -105,7 +105,7 @@ export async function measureDrags(): Promise<void> {
     await page.waitForSelector('.rebuilt .row');
     await press(page, 'Cold table');
     await page.waitForSelector('fm-chart canvas');
-    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .words')?.textContent?.includes('% ice') === true);
+    await page.waitForFunction(() => document.querySelector('fm-freeze-desk .curve-words')?.textContent?.includes('% ice') === true);
     await page.evaluate(watchDrags);
     const slider = await page.$('fm-line-sliders input[type=range]');
     const box = await slider?.boundingBox();

@@ -35,7 +35,8 @@ function wordsIn(html: string): readonly string[] {
   const look = (text: string): void => {
     if ((text.match(/\p{L}+/gu) ?? []).some((word) => !UNITS.test(word))) found.push(text.trim());
   };
-  const isSaid = (name: string): boolean => /^(?:aria-label|aria-valuetext|placeholder|title|alt|nzTitle|heading|hint|label)$/.test(name);
+  const isSaid = (name: string): boolean =>
+    /^(?:aria-label|aria-valuetext|placeholder|title|alt|nz\w*(?:Title|PlaceHolder|Content|Text|Message|Description)|heading|hint|label|words)$/i.test(name);
   const visit = (node: unknown): void => {
     if (Array.isArray(node)) {
       node.forEach(visit);

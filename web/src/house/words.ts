@@ -28,6 +28,8 @@ export const SAY = {
   netCarbsAre: 'Net carbs are',
   neverWanted: 'Never wanted',
   newFormulasBeginSo: 'new formulas begin so',
+  noAllergen: 'no allergen',
+  noSchool: 'no school',
   notSavedYet: (a: Shown) => said`Not saved yet. ${a}`,
   nothingWasRemoved: 'Nothing was removed.',
   pack: 'pack',

@@ -180,6 +180,7 @@ export const SAY = {
   netCarbsG: 'Net carbs g',
   netCarbsLowFirst: 'net carbs, low first',
   netWeightG: 'Net weight, g',
+  noAllergenLeftOut: 'no allergen left out',
   noFoodOfThatName: 'No food of that name',
   noPackOrLeftOver: 'No pack or left-over is due within the next days.',
   noPackYet: 'No pack yet',

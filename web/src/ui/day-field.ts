@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { formatISO, parseISO } from 'date-fns';
 import { DatePicker } from './zorro/datePicker';
+import { SAY } from './words';
 
 /** A day, as an ISO day or nothing; its label stands beside it: `<label [for]="fieldId">`. */
 @Component({
@@ -11,6 +12,7 @@ import { DatePicker } from './zorro/datePicker';
   templateUrl: './day-field.html',
 })
 export class DayField {
+  protected readonly say = SAY;
   readonly fieldId = input.required<string>();
   readonly day = input<string>();
   readonly picked = output<string>();

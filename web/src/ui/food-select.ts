@@ -7,6 +7,7 @@ import { Asking } from '../state/asking';
 import { LarderDesk } from '../state/larderDesk';
 import { Select, SelectOption } from './zorro/select';
 import { lookupActions } from '../state/lookup.actions';
+import { SAY } from './words';
 
 interface FoodOption {
   readonly id: string;
@@ -22,6 +23,7 @@ interface FoodOption {
   styleUrl: './food-select.less',
 })
 export class FoodSelect {
+  protected readonly say = SAY;
   private readonly larderDesk = inject(LarderDesk);
   private readonly asking = inject(Asking);
   readonly fieldId = input.required<string>();

@@ -2,9 +2,11 @@ import { said, type Shown } from './said';
 
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
+  aDay: 'a day',
   aWord: (a: Shown) => said`a ${a}`,
   aWordAtHead: (a: Shown) => said`A ${a}`,
   carbohydrate: 'Carbohydrate',
+  chooseAFood: 'Choose a food',
   close: 'Close',
   days: (a: Shown) => said`${a} days`,
   energy: 'Energy',
