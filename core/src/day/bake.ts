@@ -1,6 +1,6 @@
-import { allLines, type Formula, type Line } from '../formula';
+import { allLines, type Formula, type Line, type Part } from '../formula';
 import { FACTORS, roundToKitchen, scaleFormula } from '../vessel';
-import { ADDED, type BakeEvent, inOrder, standingEvents, type Portioning, type Stage } from './events';
+import { ADDED, type BakeEvent, IN_THE_PAN, inOrder, standingEvents, type Portioning, type Stage } from './events';
 import { keptOf } from './kept';
 import { mixingOrder } from './order';
 import { goodPour } from './pour';
@@ -173,8 +173,10 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const amounts = new Map(rounded.lines.map((one) => [one.lineId, one]));
   const states = new Map<string, BakeLine>();
   const plan = rounded.formula;
-  const parts = plan.parts.map((part) => {
-    const extra = added.filter(({ partId }) => partId === part.id || (part.id === mainId && !plan.parts.some(({ id }) => id === partId)));
+  const known = new Set([IN_THE_PAN.id, ...plan.parts.map(({ id }) => id)]);
+  const pan: readonly Part[] = added.some(({ partId }) => partId === IN_THE_PAN.id) ? [{ ...IN_THE_PAN, lines: [] }] : [];
+  const parts = [...plan.parts, ...pan].map((part) => {
+    const extra = added.filter(({ partId }) => partId === part.id || (part.id === mainId && !known.has(partId)));
     const all = [...part.lines.map((line) => ({ line, isAdded: false })), ...extra.map(({ line }) => ({ line, isAdded: true }))];
     const real = all.flatMap(({ line, isAdded }) => {
       const amount = amounts.get(line.id);

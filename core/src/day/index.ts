@@ -1,6 +1,19 @@
 export { foldBake, MOST_POUR_G, realMass } from './bake';
 export { type Bake, type BakeLine, type BakeSetting, type Plate, type Pour, type Timer } from './state';
-export { type BakeAct, type BakeEvent, type BakeKind, inOrder, standingEvents, nextTurn, POURED_BY, type PouredBy, type Portioning, type Stage, type Topping } from './events';
+export {
+  type BakeAct,
+  type BakeEvent,
+  type BakeKind,
+  inOrder,
+  IN_THE_PAN,
+  standingEvents,
+  nextTurn,
+  POURED_BY,
+  type PouredBy,
+  type Portioning,
+  type Stage,
+  type Topping,
+} from './events';
 export { type Bowl, bowlsOf, inWeighingOrder, isOpen, nextLine, stepToDo } from './weighing';
 export { keptOf } from './kept';
 export { mixingOrder, moveInOrder } from './order';

@@ -1,7 +1,7 @@
 import { larder, larderNotKnowing, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { allLines, readLine } from '../formula';
-import { type Bake, type BakeAct, bowlsOf, foldBake, mixingOrder, nextLine, plateFigures, stepToDo } from './index';
+import { type Bake, type BakeAct, bowlsOf, foldBake, IN_THE_PAN, mixingOrder, nextLine, plateFigures, stepToDo } from './index';
 
 const TEXT =
   'Orange sponge\nMakes 8 slices\n150 g butter\n150 g sugar\n3 eggs\n150 g plain flour\n\nFor the glaze:\n80 g icing sugar\n15 g orange juice\n\nMethod\nHeat the oven to 180 C.\nCream the butter and sugar.\nBeat in the eggs.\nFold in the flour.\nBake 25 minutes.\nStir the icing sugar with the orange juice and pour it over.';
@@ -61,6 +61,23 @@ describe('bowls', () => {
     const back = bakeOf([...acts, { kind: 'poured back', lineId: idOf('plain flour'), massG: 40 }]);
     expect(bowlsOf(back).map(({ massG }) => massG)).toEqual([150, 130, 0]);
     expect(bowlsOf(bakeOf([pour('butter', 150)]))).toEqual([{ name: '', massG: 150 }]);
+  });
+});
+
+describe('fat for the pan', () => {
+  test('is a part of its own: the batter is judged without it, and what stays in the pan is of it alone', () => {
+    const line = readLine('20 g sunflower oil', 'x1', larder, 'us');
+    const acts: readonly BakeAct[] = [
+      { kind: 'added', partId: IN_THE_PAN.id, line },
+      { kind: 'poured', lineId: 'x1', massG: 20, by: 'typed' },
+      { kind: 'left behind', where: 'in the pan', massG: 8, partId: IN_THE_PAN.id },
+    ];
+    const [dry, oiled] = [bakeOf([]), bakeOf(acts)];
+    expect(oiled.real.parts.map(({ id, leftBehindG }) => [id, leftBehindG]).at(-1)).toEqual([IN_THE_PAN.id, 8]);
+    const [before, now] = [dry, oiled].map(({ real }) => analyse(real, larder, shipped));
+    expect(now?.measures).toEqual(before?.measures);
+    // Oil is 884 kcal in 100 g (USDA FoodData Central SR Legacy, vegetable oils): 12 g of it went along.
+    expect((now?.totals.figures.energyKcal.amount ?? 0) - (before?.totals.figures.energyKcal.amount ?? 0)).toBeCloseTo(106, -0.5);
   });
 });
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import type { Figures } from '@fellmist/core';
-import { type Bake, cutPortions, differences, yieldCheck } from '@fellmist/core/bake';
+import { type Bake, cutPortions, differences, IN_THE_PAN, MOST_POUR_G, yieldCheck } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { bakeActions } from '../state/bake.actions';
@@ -60,7 +60,7 @@ export class AfterDesk {
   private readonly day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
 
   protected readonly places: readonly Option<string>[] = [SAY.inTheBowlWhere, SAY.onTheBlade, SAY.inTheDish, SAY.inThePan].map((one) => ({ value: one, label: one }));
-  protected readonly parts = computed(() => this.bake().plan.parts.map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart })));
+  protected readonly parts = computed(() => this.bake().real.parts.map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart })));
   protected readonly ways: readonly Option<By>[] = [
     { value: 'number', label: SAY.equalOnes },
     { value: 'weight', label: SAY.byWeight },
@@ -190,6 +190,16 @@ export class AfterDesk {
     const massG = numberWithin(text, 0.1, 1e5);
     this.fault.set(massG === undefined ? SAY.giveGrams : undefined);
     if (massG !== undefined) this.desk.tell({ kind: 'left behind', where: this.where(), massG, partId: this.ofPart() ?? this.parts()[0]?.value ?? '' });
+  }
+
+  /** Fat for the pan, or what went over it: a part of its own, so that the batter is not judged by it. */
+  protected addToPan(text: string): boolean {
+    const line = this.desk.readLine(text);
+    const isGood = line?.massG !== undefined && line.foodId !== undefined && line.massG <= MOST_POUR_G;
+    this.fault.set(isGood ? undefined : SAY.sayWhatAndHowMuch);
+    if (!line || !isGood) return false;
+    this.desk.tell({ kind: 'added', partId: IN_THE_PAN.id, line }, { kind: 'poured', lineId: line.id, massG: line.massG ?? 0, by: 'typed', foodId: line.foodId ?? '' });
+    return true;
   }
 
   protected undo(eventId: string): void {
