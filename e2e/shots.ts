@@ -58,7 +58,8 @@ async function openBake(page: Page): Promise<void> {
 async function weighOn(page: Page): Promise<void> {
   await press(page, 'Go on weighing');
   await page.waitForSelector('.keys button');
-  while ((await page.$eval('.big', (big) => big.textContent ?? '')).includes('tsp')) await press(page, 'Took');
+  const shown = (): Promise<string> => page.evaluate(() => document.querySelector('.step, .big')?.textContent ?? '');
+  for (let now = await shown(); !/^[\d.]*–?g$/.test(now.trim()); now = await shown()) await press(page, now.includes('tsp') ? 'Took' : 'It is done');
   await page.evaluate(async () => {
     for (const deed of [
       { deed: 'step', stepG: 0.1 },
