@@ -19,6 +19,7 @@ export {
   capacityMl,
   depthCm,
   isRound,
+  RING_TUBE,
   placeMl,
   rimArea,
   TAPERS,

@@ -31,7 +31,7 @@ export interface Vessel {
 }
 
 /** The tube in the middle of a ring tin, as a part of its diameter. House value: a third. */
-const TUBE = 1 / 3;
+export const RING_TUBE = 1 / 3;
 
 export const isRound = ({ shape }: Pick<Vessel, 'shape'>): boolean => ['round', 'ring', 'cups', 'bowl', 'jar'].includes(shape);
 
@@ -39,7 +39,7 @@ export const isRound = ({ shape }: Pick<Vessel, 'shape'>): boolean => ['round', 
 export function rimArea({ shape, acrossCm, lengthCm = acrossCm }: Pick<Vessel, 'shape' | 'acrossCm' | 'lengthCm'>): number {
   if (!isRound({ shape })) return acrossCm * lengthCm;
   const disc = (Math.PI / 4) * acrossCm ** 2;
-  return shape === 'ring' ? disc * (1 - TUBE ** 2) : disc;
+  return shape === 'ring' ? disc * (1 - RING_TUBE ** 2) : disc;
 }
 
 /** Millilitres up to a height in one place by its sizes: a frustum, whose sides run straight from foot to rim. */

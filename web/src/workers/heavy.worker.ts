@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import { curveRangeSteps, type Larder, readDocument, stockLarder } from '@fellmist/core';
+import { bakingTimeSteps } from '@fellmist/core/bake';
 import type { FromWorker, JobName, Jobs, ToWorker } from './jobs';
 import { SAY } from './words';
 
@@ -28,6 +29,7 @@ function* readText({ text, measures }: Jobs['readText']['ask']): Steps<Jobs['rea
 const WORK: { readonly [N in JobName]: (ask: Jobs[N]['ask']) => Steps<Jobs[N]['answer']> } = {
   takeFoods,
   readText,
+  bakingTime: (ask) => bakingTimeSteps(ask),
   curveRange: ({ lines }) => curveRangeSteps(lines, SEED),
 };
 

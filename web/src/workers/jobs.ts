@@ -1,3 +1,4 @@
+import type { BakingAsk, BakingTime, TimeRefusal } from '@fellmist/core/bake';
 import type { Food, MeasureSystem, RangePoint, ReadDocument, UncertainLine } from '@fellmist/core';
 
 /** What is worked out away from the screen: what each job is asked with, and what it answers. */
@@ -5,6 +6,7 @@ export interface Jobs {
   /** The foods to read with: sent once, and again when they change. */
   readonly takeFoods: { readonly ask: { readonly foods: readonly Food[]; readonly inHand: ReadonlyMap<string, string> }; readonly answer: number };
   readonly readText: { readonly ask: { readonly text: string; readonly measures: MeasureSystem }; readonly answer: ReadDocument };
+  readonly bakingTime: { readonly ask: BakingAsk; readonly answer: BakingTime | TimeRefusal };
   readonly curveRange: { readonly ask: { readonly lines: readonly UncertainLine[] }; readonly answer: readonly RangePoint[] };
 }
 

@@ -1,0 +1,97 @@
+import { join } from 'node:path';
+import { loadVessels } from '@fellmist/data';
+import { larder, readFormula, shipped } from '../../test/larder';
+import { fitOf, type Vessel, volumeOf } from '../vessel';
+import { bakingTime, type BakingTime, ownTime, type OvenSetting, thermalOf, timeJudgement } from './index';
+
+const vessels = loadVessels(join(__dirname, '../../../data'));
+const named = (id: string): Vessel => {
+  const found = vessels.find((vessel) => vessel.id === id);
+  if (!found) throw new Error(`no vessel is called "${id}"`);
+  return found;
+};
+const OVEN: OvenSetting = { ovenC: 175, isFan: false, isInBath: false, startC: 21 };
+
+function timeOf(text: string, classId: string, vesselId: string, setting: Partial<OvenSetting> = {}, count = 1): BakingTime | string {
+  const part = readFormula(text).parts[0] ?? { lines: [] };
+  const product = shipped.classes.find(({ id }) => id === classId);
+  const [volume, thermal] = [volumeOf(part, larder, product), thermalOf(part, larder)];
+  if (!thermal) throw new Error('nothing to bake');
+  return bakingTime({ fit: fitOf(named(vesselId), count, volume, product), volume, thermal, product, setting: { ...OVEN, ...setting } });
+}
+const minutes = (time: BakingTime | string): number => (typeof time === 'string' ? NaN : (time.fromS + time.toS) / 120);
+
+const LOAF = 'Loaf\nMakes 10\n225 g butter\n225 g sugar\n4 eggs\n225 g plain flour\n5 g baking powder\n30 g milk';
+const LAYER = 'Layer\nMakes 8\n113 g butter\n113 g sugar\n2 eggs\n113 g plain flour\n4 g baking powder\n15 g milk';
+const MUFFIN = 'Muffins\nMakes 12\n300 g plain flour\n150 g sugar\n2 eggs\n110 g butter\n240 g milk\n12 g baking powder';
+const BROWNIE = 'Brownies\nMakes 16\n170 g butter\n170 g dark chocolate\n250 g sugar\n3 eggs\n100 g plain flour\n30 g cocoa powder';
+const CHEESE = 'Cheesecake\nMakes 12\n600 g cream cheese\n180 g sugar\n3 eggs\n150 g sour cream\n20 g cornflour';
+const CUSTARD = 'Custard\nMakes 6\n500 g whole milk\n4 eggs\n80 g sugar';
+
+describe('the time in an oven', () => {
+  // Times of common formulas in the tins they are written for, as cookery books give them, from memory: minutes at °C.
+  test.each<[string, string, string, string, Partial<OvenSetting>, number, number]>([
+    ['a pound cake', LOAF, 'loaf', 'loaf-large', { ovenC: 170 }, 55, 80],
+    ['one layer of a sponge', LAYER, 'layer-cake', 'round-20', { ovenC: 180 }, 22, 32],
+    ['muffins', MUFFIN, 'muffin', 'muffins-12', { ovenC: 200 }, 17, 26],
+    ['brownies', BROWNIE, 'brownie', 'square-20', { ovenC: 175 }, 22, 35],
+    ['a shallow cheesecake', CHEESE, 'cheesecake', 'round-23', { ovenC: 160 }, 30, 50],
+    ['custards of warm milk in a water bath', CUSTARD, 'baked-custard', 'ramekin-6', { ovenC: 160, isInBath: true, startC: 45 }, 28, 45],
+  ])('of %s is what books say', (_name, text, classId, vesselId, setting, low, high) => {
+    const middle = minutes(timeOf(text, classId, vesselId, setting));
+    expect([middle > low, middle < high, middle]).toEqual([true, true, middle]);
+  });
+
+  test('goes up with depth, down with a hotter oven, a fan and a warmer mix; a bath never passes boiling; the household’s factor scales it', () => {
+    const plain = minutes(timeOf(LOAF, 'loaf', 'loaf-large'));
+    expect(minutes(timeOf(LOAF, 'loaf', 'tray-18x28'))).toBeLessThan(0.8 * plain);
+    for (const setting of [{ ovenC: 190 }, { isFan: true }, { startC: 30 }]) expect(minutes(timeOf(LOAF, 'loaf', 'loaf-large', setting))).toBeLessThan(plain);
+    expect(minutes(timeOf(LOAF, 'loaf', 'loaf-large', { factor: 1.1 }))).toBeCloseTo(1.1 * plain, 6);
+    expect(timeOf(LOAF, 'loaf', 'loaf-large', { isInBath: true, ovenC: 90 })).toBe('never');
+    const time = timeOf(LOAF, 'loaf', 'loaf-large');
+    if (typeof time === 'string') throw new Error(time);
+    expect([time.lookS < time.fromS, time.fromS < time.toS, time.curve.length > 10]).toEqual([true, true, true]);
+  });
+
+  test('what it does not know it refuses by name: pieces on a sheet, what no oven heats, a class without a core', () => {
+    expect(timeOf(MUFFIN, 'drop-cookie', 'tray-23x33')).toBe('pieces');
+    expect(timeOf(MUFFIN, 'pancake', 'griddle-28')).toBe('no oven');
+    const part = readFormula(LOAF).parts[0] ?? { lines: [] };
+    const product = shipped.classes.find(({ id }) => id === 'loaf');
+    const [volume, thermal] = [volumeOf(part, larder, product), thermalOf(part, larder)];
+    if (!thermal || !product) throw new Error('nothing to bake');
+    const fit = fitOf(named('loaf-large'), 1, volume, product);
+    const { coreC: _core, ...coreless } = product;
+    expect(bakingTime({ fit, volume, thermal, product: coreless, setting: OVEN })).toBe('no core');
+    expect(thermalOf({ lines: [] }, larder)).toBeUndefined();
+  });
+
+  // Choi and Okos: water conducts 0.60 W/mK at 20 °C and takes 4.18 J/gK; cake batters are measured at 0.2 to 0.45 and 2 to 3.2 (Rask 1989, a review, from memory).
+  test('water is water, and a batter conducts and takes heat as laboratories find', () => {
+    const water = thermalOf({ lines: readFormula('Water\n500 g water\n500 g water').parts[0]?.lines ?? [] }, larder);
+    expect([water?.kWmK.toFixed(2), water?.capacityJgK.toFixed(2)]).toEqual(['0.60', '4.18']);
+    const batter = thermalOf(readFormula(LOAF).parts[0] ?? { lines: [] }, larder);
+    expect([0.2 < (batter?.kWmK ?? 0), (batter?.kWmK ?? 1) < 0.45, 2 < (batter?.capacityJgK ?? 0), (batter?.capacityJgK ?? 9) < 3.2]).toEqual([true, true, true, true]);
+  });
+});
+
+describe('a recipe’s own time', () => {
+  test.each<[string, [number, number] | undefined]>([
+    ['Bake for 50 minutes, until a pick comes out clean.', [50, 50]],
+    ['Heat the oven 10 minutes. Bake 25-30 min.', [25, 30]],
+    ['Pour into the tin and bake at 160 C for 1 hour 10 minutes', [70, 70]],
+    ['bake about 1 to 1.5 hours', [60, 90]],
+    ['Bake half an hour', [30, 30]],
+    ['Rest 10 minutes, fry 2 minutes a side.', undefined],
+    ['Bake until golden.', undefined],
+  ])('"%s" says %j', (step, minutesOf) => {
+    const own = ownTime(['Stir for 5 minutes.', step]);
+    expect(own && [own.low, own.high]).toEqual(minutesOf);
+  });
+
+  test('is left alone within reason, and said where the two are badly apart', () => {
+    const time = { fromS: 50 * 60, toS: 70 * 60 };
+    const judged = (low: number, high: number): string => timeJudgement({ low, high }, time);
+    expect([judged(45, 55), judged(38, 40), judged(20, 25), judged(95, 100), judged(110, 120)]).toEqual(['agrees', 'agrees', 'shorter', 'agrees', 'longer']);
+  });
+});

@@ -1,0 +1,15 @@
+export { type Axis, type Body, type Face, heat, type HeatAim, type Heating, type HeatSample, heatSteps, toItsEnd, vapourPa } from './solver';
+export {
+  type BakingAsk,
+  bakingTime,
+  type BakingTime,
+  bakingTimeSteps,
+  bodyOf,
+  OVEN_C,
+  type OvenSetting,
+  type Thermal,
+  thermalOf,
+  type TimeRefusal,
+  timeRefusal,
+} from './bakingTime';
+export { ownTime, type OwnTime, timeJudgement } from './ownTime';
