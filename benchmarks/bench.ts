@@ -18,8 +18,9 @@ import {
   totalsOf,
   viewsOf,
 } from '@fellmist/core';
-import { loadShippedLarder } from '@fellmist/data';
+import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { HyperFormula } from 'hyperformula';
+import { bakingTime, fitOf, thermalOf, volumeOf } from '@fellmist/core/bake';
 import { printRows, quantile } from './figures';
 import { measureBake } from './bake';
 import { measureDrags, measureKeys } from './keys';
@@ -127,6 +128,17 @@ const stand = swapped ? candidatesFor(swapped, shipped.rules, larder, diet) : []
 const ranking = timeOf(() => swapped && rankCandidates(original, swapped, stand, 1, larder, shipped, diet), 60);
 const recipe = readFileSync(join(root, 'data/demo/carrot-cardamom-loaf.txt'), 'utf8');
 const reading = timeOf(() => readRecipeText(recipe, larder, 'uk'), 40);
+/** A cake of 900 g in a loaf tin, to its core. */
+const loafClass = shipped.classes.find(({ id }) => id === 'loaf');
+const heating = ((): number => {
+  const read = readRecipeText('Loaf\nMakes 10\n225 g butter\n225 g sugar\n4 eggs\n225 g plain flour\n5 g baking powder', larder, 'uk');
+  const part = read.ok ? read.formula.parts[0] : undefined;
+  const [tin, thermal] = [loadVessels(join(root, 'data')).find(({ id }) => id === 'loaf-large'), part && thermalOf(part, larder)];
+  if (!part || !tin || !thermal) throw new Error('nothing to bake');
+  const volume = volumeOf(part, larder, loafClass);
+  const ask = { fit: fitOf(tin, 1, volume, loafClass), volume, thermal, product: loafClass, setting: { ovenC: 170, isFan: false, isInBath: false, startC: 21 } };
+  return timeOf(() => bakingTime(ask), 12);
+})();
 const size = firstLoad();
 const starts = [await coldStart(), await coldStart(), await coldStart()];
 
@@ -140,6 +152,7 @@ const rows: readonly (readonly [string, string])[] = [
   ['spreadsheet / nutrition (aim 80)', `${median((turn) => turn.sheet / turn.nutrition).toFixed(1)} times`],
   ['spreadsheet / whole analysis (aim 20)', `${median((turn) => turn.sheet / turn.whole).toFixed(1)} times`],
   [`ranking all ${stand.length} stand-ins of flour, each with its ledger (aim under 30 ms)`, `${ranking.toFixed(1)} ms`],
+  ['heat of one tin to its core (aim under 100 ms)', `${heating.toFixed(1)} ms`],
   ['reading a pasted recipe of 14 lines', `${reading.toFixed(2)} ms`],
 ];
 printRows(rows);

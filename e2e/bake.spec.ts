@@ -180,6 +180,9 @@ describe('a bake as it really happens', () => {
     await type(page, '#factor', '100');
     await page.keyboard.press('Tab');
     await sees(page, 'from 0.1 to 20');
+    // A tin that goes into the oven, and a griddle cake in it: no time is made up for what is not baked.
+    await choose(page, 'vessel', '20 cm round tin');
+    await sees(page, 'No oven time is reckoned');
     await press(page, 'A tin of your own');
     await type(page, '#own-name', 'no tin');
     await type(page, '#own-acrossCm', '0');
@@ -226,5 +229,32 @@ describe('a bake as it really happens', () => {
     await press(page, 'I have read it');
     await page.waitForFunction(() => document.querySelector('fm-set-aside [role=alert]') === null);
     expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('fellmist.aside')))).toEqual([]);
+  }, 60_000);
+
+  test('the oven’s time comes from the worker, follows tin and oven, and nonsense is told', async () => {
+    await putOnBench(
+      page,
+      household.url,
+      'Muffins\nMakes 12\n300 g plain flour\n150 g sugar\n2 eggs\n110 g butter\n240 g milk\n12 g baking powder\nMethod\nStir all.\nBake 70 minutes.',
+    );
+    await page.waitForFunction(() => document.querySelector('.saved')?.textContent?.startsWith('saved'));
+    await page.click('[aria-label="More for this formula"]');
+    await press(page, 'Bake it');
+    await choose(page, 'vessel', 'muffin tin of 12');
+    await sees(page, 'should be done between');
+    const minutes = (): Promise<number[]> => page.$eval('fm-oven-time strong', (said) => [...(said.textContent ?? '').matchAll(/\d+/g)].map(Number));
+    const [look = 0, from = 0, to = 0] = await minutes();
+    // Muffins bake 17 to 30 minutes in books (from memory); seventy is another thing.
+    expect([look < from, from < to, from > 14, to < 36]).toEqual([true, true, true, true]);
+    await sees(page, 'much longer than what is reckoned here');
+    await type(page, '#oven-c', 'hot');
+    await page.keyboard.press('Tab');
+    await sees(page, 'Give a temperature such as 175');
+    await type(page, '#oven-c', '230');
+    await page.keyboard.press('Tab');
+    await page.waitForFunction((before) => Number(/and (\d+)/.exec(document.querySelector('fm-oven-time strong')?.textContent ?? '')?.[1]) < before, { timeout: 10_000 }, to);
+    await type(page, '#oven-c', '65');
+    await page.keyboard.press('Tab');
+    await sees(page, 'would not get hot enough');
   }, 60_000);
 });

@@ -122,7 +122,7 @@ export interface BakingTime {
 }
 
 /** Look first at so much of the time. Common practice: four fifths. */
-const LOOK = 0.8;
+export const LOOK = 0.8;
 /** How far a reckoned time may be off, either way: ovens, tins and batters differ. House value. */
 const OFF = 0.12;
 /** A core goes on to 100 °C ever more slowly: what wants more than this is done by then. House value. */

@@ -5,6 +5,7 @@ export {
   type BakingTime,
   bakingTimeSteps,
   bodyOf,
+  LOOK,
   OVEN_C,
   type OvenSetting,
   type Thermal,

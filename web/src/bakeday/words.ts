@@ -1,4 +1,4 @@
-import type { BakeKind } from '@fellmist/core/bake';
+import type { BakeKind, TimeRefusal } from '@fellmist/core/bake';
 import { said, type Shown } from '../ui/said';
 
 /** The words of this folder's pages: another language is another table of these. */
@@ -48,11 +48,14 @@ export const SAY = {
   chooseWhatToBake: 'Choose what to bake from the shelf: press its menu there, then “Bake it”. Here it is scaled, weighed out and cut into portions with true numbers.',
   comesNext: 'What comes next',
   contains: 'Contains',
+  coreCurve: (a: Shown) => said`Temperature of the middle and of the outside over time. ${a}`,
+  coreWord: 'middle',
   couldNotBeKept: (a: Shown, b: Shown) =>
     said`The server could not take one thing, and it does not count: ${a}. It said: ${b} What came after it is safe; tell this again if it happened.`,
   cups: 'Cups',
   cut: 'Cut',
   daysAreOver: 'Its days in the fridge are over, counted from when it was made.',
+  doneWord: 'should be done',
   earlier: (a: Shown) => said`${a} earlier`,
   eatOne: 'Eat one',
   eggYolk: 'egg yolk',
@@ -61,6 +64,7 @@ export const SAY = {
   enterKey: 'Enter',
   equalOnes: 'equal ones',
   estimate: 'Estimate.',
+  estimateOfHeat: 'An estimate from heat through the mix: ovens and tins differ, so look, and go by the test of doneness and by its core.',
   eu: 'EU',
   exportAsRecipe: 'Keep it as a recipe with the real weights',
   exportTheBake: 'Keep the bake as a file (JSON)',
@@ -83,10 +87,12 @@ export const SAY = {
   fromFreezer: (a: Shown) => said`From the freezer: ${a}`,
   fromTheBake: (a: Shown) => said`left over from ${a}`,
   fromTo: (a: Shown, b: Shown, c: Shown) => said`${a} from ${b} to ${c}`,
+  fromUpTo: (a: Shown, b: Shown) => said`${a} to ${b}`,
   gEach: 'g each',
   gMore: (a: Shown) => said`${a} g more`,
   gOfIt: (a: Shown, b: Shown) => said`${a} g ${b}`,
   giveGrams: 'Give grams above zero, such as 425.',
+  giveOvenDegrees: 'Give a temperature such as 175 or 350 F.',
   goOnWeighing: 'Go on weighing',
   goToTheShelf: 'Go to the shelf',
   goodFrom: (a: Shown, b: Shown, c: Shown) => said`${a} g, good from ${b} to ${c}`,
@@ -97,10 +103,12 @@ export const SAY = {
   howMany: 'How many',
   howMuch: 'How much',
   iHaveReadIt: 'I have read it',
+  inABath: 'in a water bath',
   inTheBowl: 'In the bowl',
   inTheBowlG: (a: Shown) => said`In the bowl, ${a} g`,
   inTheBowlWhere: 'in the bowl',
   inTheDish: 'in the dish',
+  inTheOven: 'In the oven',
   inThePan: 'in the pan',
   inThePanToo: 'Fat for the pan, or what went over it',
   inWhichOrder: 'In which order',
@@ -126,6 +134,9 @@ export const SAY = {
   less: 'less',
   lighterThanTin: 'It cannot weigh less than its tin; check both.',
   likely: 'Likely',
+  longer: 'longer',
+  look: 'look',
+  lookAndDone: (a: Shown, b: Shown, c: Shown) => said`Look first after ${a} minutes; it should be done between ${b} and ${c}.`,
   mainPart: 'Main part',
   makes: 'It makes',
   makesWords: (a: Shown, b: Shown) => said`makes ${a} ${b}`,
@@ -133,6 +144,8 @@ export const SAY = {
   mayContain: (a: Shown) => said`may contain ${a}`,
   measuredHere: 'measured in this household',
   method: 'Method',
+  minutesShort: 'minutes',
+  mixAt: 'mix at',
   more: 'more',
   moreForThisBake: 'More for this bake',
   moreOrLess: (a: Shown, b: Shown, c: Shown) => said`${a} g ${b} ${c}`,
@@ -164,6 +177,7 @@ export const SAY = {
   orAScoopOf: 'or a scoop of',
   orType: 'Or type',
   otherNumber: (a: Shown, b: Shown) => said`cut into ${a} instead of ${b}`,
+  ovenAt: 'Oven at',
   over: (a: Shown) => said`${a} g over`,
   overIt: 'What goes over it',
   overItSuchAs: 'over it: 15 g maple syrup',
@@ -200,6 +214,9 @@ export const SAY = {
   raw: 'raw',
   readAs: (a: Shown, b: Shown) => said`${a} g of ${b}`,
   really: 'Really',
+  recipeIsApart: (a: Shown, b: Shown) =>
+    said`The recipe says ${a} minutes, much ${b} than what is reckoned here: go by the recipe, look early, and see whether tin, depth and oven are as written.`,
+  recipeSays: (a: Shown) => said`The recipe says ${a} minutes: that comes first.`,
   risen: 'risen',
   roundingMoves: (a: Shown) => said`What this kitchen can measure moves ${a}.`,
   salt: 'Salt',
@@ -222,6 +239,7 @@ export const SAY = {
   shapeRound: 'round',
   shapeSquare: 'square',
   shapeTub: 'tub, drum',
+  shorter: 'shorter',
   show: 'Show',
   showBalance: 'Balance',
   sizeAndTin: 'Size and tin',
@@ -236,6 +254,7 @@ export const SAY = {
   suchAs: '15 g milk',
   suchAsTheDry: 'the dry things',
   sugars: 'Sugars',
+  surfaceWord: 'outside',
   take: (a: Shown) => said`Take ${a} g`,
   takeIt: 'Take',
   takeItBackNow: 'Take it out, then press Take.',
@@ -295,6 +314,7 @@ export const SAY = {
   wholeEggs: 'Whole eggs',
   wholeGrams: 'Whole grams',
   width: 'Width inside',
+  withFan: 'fan',
   withTopping: (a: Shown, b: Shown, c: Shown) => said`With ${a}: ${b} ${c} more.`,
   writtenFor: 'Same depth as in',
 };
@@ -327,4 +347,12 @@ export const HAPPENED: Readonly<Record<BakeKind, string>> = {
   note: 'a note',
   undone: 'an undoing',
   finished: 'the end of the bake',
+};
+
+/** Why no time is reckoned. */
+export const WHY_NO_TIME: Readonly<Record<TimeRefusal, string>> = {
+  'no oven': 'No oven time is reckoned: it is not baked, or it goes into something that does not go into the oven.',
+  pieces: 'What lies in pieces on a sheet is not reckoned: go by the recipe, and look early.',
+  'no core': 'For this kind no core temperature is known, so that no time is reckoned: go by the recipe and by the look of it.',
+  never: 'At this oven its middle would not get hot enough in four hours: set it hotter, or bake it shallower.',
 };

@@ -1,0 +1,176 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { mainPart } from '@fellmist/core';
+import { type BakingAsk, type BakingTime, type Fit, LOOK, OVEN_C, ownTime, thermalOf, timeJudgement, type TimeRefusal, timeRefusal } from '@fellmist/core/bake';
+import { catchError, EMPTY, Subject, switchMap, timer } from 'rxjs';
+import { BakeDesk } from '../state/bakeDesk';
+import { Preferences } from '../state/preferences';
+import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
+import { showNumber } from '../ui/figures';
+import { fieldTemperature, readTemperature, showTemperature } from '../ui/temperature';
+import { Field } from '../ui/zorro/field';
+import { Checkbox } from '../ui/zorro/checkbox';
+import { HeavyWork } from '../workers/heavyWork';
+import { SAY, WHY_NO_TIME } from './words';
+
+/** What is typed on is waited for, milliseconds. */
+const PAUSE_MS = 120;
+const ROOM_C = 21;
+/** Classes that are often baked in a water bath. */
+const BATHED: ReadonlySet<string> = new Set(['baked-custard', 'cheesecake']);
+
+/** How long the batch bakes in its tin: when to look, when it should be done, what another setting of the oven does. */
+@Component({
+  selector: 'fm-oven-time',
+  imports: [Chart, Checkbox, Field, FormsModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './oven-time.html',
+  styleUrl: './oven-time.less',
+})
+export class OvenTime {
+  protected readonly say = SAY;
+  private readonly desk = inject(BakeDesk);
+  private readonly preferences = inject(Preferences);
+  private readonly heavy = inject(HeavyWork);
+  readonly fit = input.required<Fit>();
+  protected readonly fault = signal<string | undefined>(undefined);
+  private readonly typedOven = signal<number | undefined>(undefined);
+  private readonly typedStart = signal<number | undefined>(undefined);
+  protected readonly isFan = signal(false);
+  protected readonly isInBath = signal(false);
+  protected readonly answer = signal<BakingTime | TimeRefusal | undefined>(undefined);
+  private readonly asked = new Subject<BakingAsk | undefined>();
+
+  protected readonly unit = computed(() => this.preferences.settings().temperature);
+  private readonly ovenC = computed(() => {
+    const [low = 175, high = low] = this.desk.product()?.ovenC ?? [];
+    return this.typedOven() ?? Math.round((low + high) / 10) * 5;
+  });
+  private readonly startC = computed(() => this.typedStart() ?? ROOM_C);
+  protected readonly ovenField = computed(() => fieldTemperature(this.ovenC(), this.unit()));
+  protected readonly startField = computed(() => fieldTemperature(this.startC(), this.unit()));
+  protected readonly isBathOffered = computed(() => BATHED.has(this.desk.product()?.id ?? ''));
+  protected readonly refusal = computed(() => {
+    const why = timeRefusal(this.fit(), this.desk.product());
+    const answer = this.answer();
+    return why ?? (typeof answer === 'string' ? answer : undefined);
+  });
+  protected readonly refusalWords = computed(() => {
+    const why = this.refusal();
+    return why && WHY_NO_TIME[why];
+  });
+
+  private readonly ask = computed((): BakingAsk | undefined => {
+    const [bake, larder, volume, product] = [this.desk.bake(), this.desk.larder(), this.desk.volume(), this.desk.product()];
+    const part = bake && larder && mainPart(bake.exact, larder);
+    const thermal = part && thermalOf(part, larder);
+    if (!thermal || !volume) return undefined;
+    return { fit: this.fit(), volume, thermal, product, setting: { ovenC: this.ovenC(), isFan: this.isFan(), isInBath: this.isInBath(), startC: this.startC() } };
+  });
+
+  private readonly own = computed(() => ownTime(this.desk.bake()?.plan.method ?? []));
+  private readonly time = computed(() => {
+    const answer = this.answer();
+    return typeof answer === 'string' ? undefined : answer;
+  });
+
+  /** The first look is never later than four fifths of the recipe's own time: too early costs nothing. */
+  private lookS({ lookS }: BakingTime): number {
+    return Math.min(lookS, (this.own()?.low ?? Infinity) * 60 * LOOK);
+  }
+
+  protected readonly words = computed(() => {
+    const time = this.time();
+    const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60), 0);
+    return time ? SAY.lookAndDone(minutes(this.lookS(time)), minutes(time.fromS), minutes(time.toS)) : undefined;
+  });
+  protected readonly ownWords = computed(() => {
+    const [own, time] = [this.own(), this.time()];
+    if (!own) return undefined;
+    const said = own.low === own.high ? showNumber(own.low, 0) : SAY.fromUpTo(showNumber(own.low, 0), showNumber(own.high, 0));
+    const judged = time ? timeJudgement(own, time) : 'agrees';
+    return { words: judged === 'agrees' ? SAY.recipeSays(said) : SAY.recipeIsApart(said, judged === 'shorter' ? SAY.shorter : SAY.longer), isApart: judged !== 'agrees' };
+  });
+
+  protected readonly chart = computed(() => {
+    const time = this.time();
+    if (!time) return undefined;
+    const fahrenheit = this.unit() === 'F';
+    const shown = (tempC: number): number => (fahrenheit ? (tempC * 9) / 5 + 32 : tempC);
+    const line = (pick: 'coreC' | 'surfaceC'): [number, number][] => time.curve.map((one) => [one.seconds / 60, shown(one[pick])]);
+    return (palette: ChartPalette): ChartOption => ({
+      animation: false,
+      grid: { left: 40, right: 16, top: 28, bottom: 36 },
+      xAxis: {
+        type: 'value',
+        min: 0,
+        name: SAY.minutesShort,
+        nameLocation: 'middle',
+        nameGap: 22,
+        nameTextStyle: { color: palette.softInk },
+        axisLabel: { color: palette.softInk },
+        axisLine: { lineStyle: { color: palette.ink } },
+        splitLine: { show: false },
+      },
+      yAxis: {
+        type: 'value',
+        min: shown(0),
+        max: shown(125),
+        interval: shown(25) - shown(0),
+        name: `°${this.unit()}`,
+        nameTextStyle: { color: palette.softInk },
+        axisLabel: { color: palette.softInk },
+        splitLine: { lineStyle: { color: palette.rule } },
+      },
+      series: [
+        {
+          type: 'line',
+          data: line('coreC'),
+          showSymbol: false,
+          silent: true,
+          lineStyle: { color: palette.accent, width: 2.5 },
+          markArea: { silent: true, itemStyle: { color: palette.band, opacity: 0.55 }, data: [[{ xAxis: time.fromS / 60 }, { xAxis: time.toS / 60 }]] },
+          markLine: {
+            silent: true,
+            symbol: 'none',
+            lineStyle: { color: palette.ink, type: 'solid', width: 1 },
+            label: { color: palette.ink, position: 'end', formatter: SAY.look },
+            data: [{ xAxis: this.lookS(time) / 60 }],
+          },
+        },
+        { type: 'line', data: line('surfaceC'), showSymbol: false, silent: true, lineStyle: { color: palette.softInk, width: 1.5, type: 'dashed' } },
+      ],
+    });
+  });
+
+  constructor() {
+    this.asked
+      .pipe(
+        switchMap((ask) => (ask ? timer(PAUSE_MS).pipe(switchMap(() => this.heavy.run('bakingTime', ask).pipe(catchError(() => EMPTY)))) : EMPTY)),
+        takeUntilDestroyed(),
+      )
+      .subscribe((step) => {
+        if (step.kind === 'done') this.answer.set(step.answer);
+      });
+    effect(() => this.asked.next(timeRefusal(this.fit(), this.desk.product()) === undefined ? this.ask() : undefined));
+  }
+
+  protected giveOven(text: string): void {
+    this.give(text, OVEN_C.least, OVEN_C.most, this.typedOven);
+  }
+
+  protected giveStart(text: string): void {
+    this.give(text, -20, 60, this.typedStart);
+  }
+
+  private give(text: string, least: number, most: number, into: { set: (tempC: number) => void }): void {
+    const read = readTemperature(text, this.unit(), least, most);
+    this.fault.set('error' in read ? (/\d/.test(text) ? read.error : SAY.giveOvenDegrees) : undefined);
+    if ('tempC' in read) into.set(read.tempC);
+  }
+
+  protected shown(tempC: number): string {
+    return showTemperature(tempC, this.unit());
+  }
+}
