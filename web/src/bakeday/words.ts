@@ -117,6 +117,7 @@ export const SAY = {
   intoFridge: 'Into the fridge',
   intoTheLarder: 'Into the larder',
   isGood: 'good',
+  isReckoned: 'The time is being reckoned…',
   itIsDone: 'It is done',
   itStandsThere: 'It stands on the scale: zero',
   itWentIn: 'It went in',
