@@ -44,7 +44,7 @@ export const bakeEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamp, kind: z.literal('vessel chosen'), vessel: vesselSchema, count: z.number().int().min(1).max(20) }),
   z.strictObject({ ...stamp, kind: z.literal('ordered'), stages: z.array(stage).max(100) }),
   z.strictObject({ ...stamp, kind: z.enum(['step begun', 'step done']), stageId: id }),
-  z.strictObject({ ...stamp, kind: z.literal('tared'), bowl: z.string().trim().min(1).max(60).optional() }),
+  z.strictObject({ ...stamp, kind: z.literal('tared'), bowl: z.string().trim().max(60).optional() }),
   z.strictObject({ ...stamp, kind: z.literal('poured'), lineId: id, massG: grams, by: z.enum(POURED_BY), foodId: id.optional() }),
   z.strictObject({ ...stamp, kind: z.literal('poured back'), lineId: id, massG: grams }),
   z.strictObject({ ...stamp, kind: z.literal('food changed'), lineId: id, foodId: id }),

@@ -60,6 +60,13 @@ describe('a bake on the server', () => {
     expect((await tell(randomUUID(), [good])).status).toBe(404);
   });
 
+  test('takes a bowl by its name, and the first one, which has none', async () => {
+    const other = randomUUID();
+    await begin(other);
+    for (const bowl of ['the dry things', '']) expect((await tell(other, [event({ kind: 'tared', bowl })])).status).toBe(200);
+    await local(request(app).delete(`/api/bakes/${other}`));
+  });
+
   test('its list is never changed or removed, whoever asks the database', () => {
     expect(() => larderStore.db.prepare('UPDATE bake_event SET body = json(1)').run()).toThrow(/never changed/);
     expect(() => larderStore.db.prepare('DELETE FROM bake_event').run()).toThrow(/never removed/);

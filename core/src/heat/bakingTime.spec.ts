@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { loadVessels } from '@fellmist/data';
 import { larder, readFormula, shipped } from '../../test/larder';
 import { fitOf, type Vessel, volumeOf } from '../vessel';
-import { bakingTime, type BakingTime, ownTime, type OvenSetting, thermalOf, timeJudgement } from './index';
+import { bakingTime, type BakingTime, firstLookS, ownTime, type OvenSetting, thermalOf, timeJudgement } from './index';
 
 const vessels = loadVessels(join(__dirname, '../../../data'));
 const named = (id: string): Vessel => {
@@ -92,6 +92,10 @@ describe('a recipe’s own time', () => {
   test('is left alone within reason, and said where the two are badly apart', () => {
     const time = { fromS: 50 * 60, toS: 70 * 60 };
     const judged = (low: number, high: number): string => timeJudgement({ low, high }, time);
+    // Too early a look costs nothing, too late a one the cake.
+    expect([firstLookS({ lookS: 3000 }, undefined), firstLookS({ lookS: 3000 }, { low: 50, high: 60 }), firstLookS({ lookS: 3000 }, { low: 90, high: 90 })]).toEqual([
+      3000, 2400, 3000,
+    ]);
     expect([judged(45, 55), judged(38, 40), judged(20, 25), judged(95, 100), judged(110, 120)]).toEqual(['agrees', 'agrees', 'shorter', 'agrees', 'longer']);
   });
 });

@@ -1,7 +1,7 @@
-import { type Composition, type Larder } from '../food';
+import { type Larder } from '../food';
 import { type Part } from '../formula';
 import { type ProductClass } from '../product';
-import { type BatterVolume, type Fit, isRound, RING_TUBE } from '../vessel';
+import { type BatterVolume, type Fit, isRound, type Made, madeOf, mlOf, RING_TUBE } from '../vessel';
 import { type Axis, type Body, type Face, type Heating, heatSteps, toItsEnd } from './solver';
 
 /** What a mix is to heat, without the air in it. */
@@ -12,23 +12,17 @@ export interface Thermal {
   readonly waterShare: number;
 }
 
-/** Choi and Okos 1986 at 20 °C: conductivity W/mK, heat capacity J/gK, density g/mL. */
-const PURE = {
-  water: [0.604, 4.181, 0.9957],
-  protein: [0.202, 2.032, 1.3195],
-  fat: [0.125, 2.013, 0.9172],
-  carbohydrate: [0.227, 1.586, 1.5929],
-  fibre: [0.206, 1.882, 1.3042],
-  rest: [0.356, 1.129, 2.4182],
-} as const;
-type Pure = keyof typeof PURE;
-
-function partsOf({ waterG, proteinG, fatG, carbohydrateG, fibreG = 0, alcoholG = 0 }: Composition): Readonly<Record<Pure, number>> | undefined {
-  if (proteinG === undefined || fatG === undefined || carbohydrateG === undefined) return undefined;
-  const solids = proteinG + fatG + Math.max(carbohydrateG, fibreG);
-  const water = (waterG ?? Math.max(100 - solids - alcoholG, 0)) + alcoholG;
-  return { water, protein: proteinG, fat: fatG, carbohydrate: Math.max(carbohydrateG - fibreG, 0), fibre: fibreG, rest: Math.max(100 - solids - water, 0) };
-}
+/** Choi and Okos 1986 at 20 °C: conductivity W/mK, heat capacity J/gK; ethanol, CRC Handbook. */
+const PURE: Readonly<Record<Made, readonly [kWmK: number, capacityJgK: number]>> = {
+  water: [0.604, 4.181],
+  protein: [0.202, 2.032],
+  fat: [0.125, 2.013],
+  carbohydrate: [0.227, 1.586],
+  fibre: [0.206, 1.882],
+  alcohol: [0.167, 2.44],
+  rest: [0.356, 1.129],
+};
+const WATER: Readonly<Partial<Record<Made, number>>> = { water: 100 };
 
 /**
  * Conductivity (by volume, side by side) and heat capacity (by mass) of a mix from what its foods are made of [Choi & Okos
@@ -39,13 +33,13 @@ export function thermalOf(part: Pick<Part, 'lines'>, larder: Larder): Thermal | 
   for (const { massG: grams, foodId } of part.lines) {
     if (grams === undefined) continue;
     const food = foodId === undefined ? undefined : larder.foods.get(foodId);
-    const made = (food && partsOf(food.per100g)) ?? { water: 100, protein: 0, fat: 0, carbohydrate: 0, fibre: 0, rest: 0 };
+    const made = (food && madeOf(food.per100g)) ?? WATER;
     massG += grams;
-    for (const [name, share] of Object.entries(made) as [Pure, number][]) {
-      const [k, joules, density] = PURE[name];
+    for (const [name, share] of Object.entries(made) as [Made, number][]) {
+      const [k, joules] = PURE[name];
       const own = (grams * share) / 100;
-      ml += own / density;
-      conducts += (own / density) * k;
+      ml += mlOf(name, own);
+      conducts += mlOf(name, own) * k;
       capacity += own * joules;
       if (name === 'water') waterG += own;
     }
@@ -129,9 +123,6 @@ const OFF = 0.12;
 const LAST_C = 97.5;
 /** Nothing is baked longer in a tin at home. House value. */
 const MOST_S = 4 * 3600;
-/** What is not baked as a body in a tin: it lies in pieces of its own shape. */
-const IN_PIECES: ReadonlySet<string> = new Set(['drop-cookie', 'rolled-cookie', 'choux', 'scone', 'soaked-bread']);
-
 export interface BakingAsk {
   readonly fit: Fit;
   readonly volume: BatterVolume;
@@ -142,10 +133,10 @@ export interface BakingAsk {
 
 export type TimeRefusal = 'pieces' | 'no oven' | 'no core' | 'never';
 
-/** Why a class's time in a vessel cannot be reckoned; undefined where it can. */
+/** Why a class's time in a vessel cannot be reckoned (one that fills no tin lies in pieces of its own shape); undefined where it can. */
 export function timeRefusal(fit: Fit, product: ProductClass | undefined): TimeRefusal | undefined {
   if (product?.heat !== 'oven' || fit.vessel.use !== 'bake') return 'no oven';
-  if (IN_PIECES.has(product.id) || fit.vessel.shape === 'plate') return 'pieces';
+  if (product.volume?.fill === undefined || fit.vessel.shape === 'plate') return 'pieces';
   return product.coreC ? undefined : 'no core';
 }
 

@@ -5,7 +5,6 @@ export {
   type BakingTime,
   bakingTimeSteps,
   bodyOf,
-  LOOK,
   OVEN_C,
   type OvenSetting,
   type Thermal,
@@ -13,4 +12,4 @@ export {
   type TimeRefusal,
   timeRefusal,
 } from './bakingTime';
-export { ownTime, type OwnTime, timeJudgement } from './ownTime';
+export { firstLookS, ownTime, type OwnTime, timeJudgement } from './ownTime';

@@ -1,4 +1,4 @@
-import { type BakingTime } from './bakingTime';
+import { type BakingTime, LOOK } from './bakingTime';
 
 /** The time that a recipe's own method gives for the oven, minutes. */
 export interface OwnTime {
@@ -27,6 +27,11 @@ export function ownTime(method: readonly string[]): OwnTime | undefined {
     if (low > 0 && high >= low) return { low, high };
   }
   return undefined;
+}
+
+/** When to look first, seconds: never later than four fifths of the recipe's own time, as too early costs nothing. */
+export function firstLookS({ lookS }: Pick<BakingTime, 'lookS'>, own: OwnTime | undefined): number {
+  return own ? Math.min(lookS, own.low * 60 * LOOK) : lookS;
 }
 
 /** How far a recipe's time and the reckoned one may lie apart before it is said: other tins and ovens explain that much. House value. */

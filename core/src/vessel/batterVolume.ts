@@ -9,23 +9,28 @@ import { type ProductClass } from '../product';
  */
 const G_PER_ML = { water: 0.9957, protein: 1.3195, fat: 0.9172, carbohydrate: 1.5929, fibre: 1.3042, alcohol: 0.7893, rest: 2.4182 } as const;
 
-/** Millilitres that 100 g of a food fill in a mix, without air; undefined where its water is not known and cannot be told from the rest. */
-export function mlPer100g({ waterG, proteinG, fatG, carbohydrateG, fibreG, alcoholG = 0 }: Composition): number | undefined {
+/** What a food is made of, as far as it matters to its volume and to heat. */
+export type Made = keyof typeof G_PER_ML;
+
+/** Grams of each in 100 g of a food; total carbohydrate holds the fibre. Undefined where its water is not known and cannot be told from the rest. */
+export function madeOf({ waterG, proteinG, fatG, carbohydrateG, fibreG, alcoholG = 0 }: Composition): Readonly<Record<Made, number>> | undefined {
   if (proteinG === undefined || fatG === undefined || carbohydrateG === undefined) return undefined;
   const fibre = fibreG ?? 0;
-  // Total carbohydrate holds the fibre.
   const solids = proteinG + fatG + Math.max(carbohydrateG, fibre);
   const water = waterG ?? Math.max(100 - solids - alcoholG, 0);
   const rest = Math.max(100 - solids - water - alcoholG, 0);
-  return (
-    water / G_PER_ML.water +
-    proteinG / G_PER_ML.protein +
-    fatG / G_PER_ML.fat +
-    Math.max(carbohydrateG - fibre, 0) / G_PER_ML.carbohydrate +
-    fibre / G_PER_ML.fibre +
-    alcoholG / G_PER_ML.alcohol +
-    rest / G_PER_ML.rest
-  );
+  return { water, protein: proteinG, fat: fatG, carbohydrate: Math.max(carbohydrateG - fibre, 0), fibre, alcohol: alcoholG, rest };
+}
+
+/** Millilitres of so many grams of one of these. */
+export function mlOf(made: Made, grams: number): number {
+  return grams / G_PER_ML[made];
+}
+
+/** Millilitres that 100 g of a food fill in a mix, without air; undefined where what it is made of is not known. */
+export function mlPer100g(composition: Composition): number | undefined {
+  const made = madeOf(composition);
+  return made && (Object.entries(made) as [Made, number][]).reduce((ml, [name, grams]) => ml + mlOf(name, grams), 0);
 }
 
 export interface BatterVolume {

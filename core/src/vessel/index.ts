@@ -1,4 +1,4 @@
-export { type BatterVolume, mlPer100g, volumeOf } from './batterVolume';
+export { type BatterVolume, type Made, madeOf, mlOf, mlPer100g, volumeOf } from './batterVolume';
 export { findVessel } from './findVessel';
 export { betterVessel, depthWords, factorToFill, factorWords, type Fit, fitOf, fitWords, goesIn, wantedFill } from './fit';
 export {

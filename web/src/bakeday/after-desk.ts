@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import type { Figures } from '@fellmist/core';
 import { type Bake, cutPortions, differences, IN_THE_PAN, MOST_POUR_G, yieldCheck } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { addDays, formatISO, parseISO } from 'date-fns';
@@ -16,6 +15,7 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { LeftOver } from './left-over';
 import { Plates } from './plates';
+import { PortionTable } from './portion-table';
 import { SAY } from './words';
 
 type By = 'number' | 'weight' | 'pieces';
@@ -39,7 +39,7 @@ const TOLD_KCAL = 1;
 /** What came out: the yield, what stayed behind, the portions and their true numbers, and where they are kept. */
 @Component({
   selector: 'fm-after-desk',
-  imports: [Button, Choice, Field, LeftOver, Picker, Plates],
+  imports: [Button, Choice, Field, LeftOver, Picker, Plates, PortionTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './after-desk.html',
   styleUrl: './after-desk.less',
@@ -125,16 +125,8 @@ export class AfterDesk {
     const real = this.desk.real();
     if (!real) return undefined;
     const { pieces, leftG } = cutPortions(this.bake(), real.totals, real.views.yield.massG);
-    const energy = (figures: Figures): string => `${showNumber(figures[this.preferences.energyFigure()].amount, 0)} ${this.preferences.energyUnit()}`;
     return {
-      list: pieces.map((one, i) => ({
-        id: one.eventId,
-        name: one.name || SAY.piece(i + 1),
-        mass: `${showNumber(one.massG, 0)} g`,
-        energy: energy(one.figures),
-        protein: showNumber(one.figures.proteinG.amount, 1),
-        net: showNumber(one.figures.netCarbG.amount, 1),
-      })),
+      list: pieces.map(({ eventId, name, massG, figures }, i) => ({ id: eventId, name: name || SAY.piece(i + 1), what: '', massG, figures })),
       left: leftG < -2 ? SAY.piecesTooHeavy(showNumber(-leftG, 0)) : SAY.stillThere(showNumber(Math.max(leftG, 0), 0)),
       isOver: leftG < -2,
     };

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { mainPart } from '@fellmist/core';
-import { type BakingAsk, type BakingTime, type Fit, LOOK, OVEN_C, ownTime, thermalOf, timeJudgement, type TimeRefusal, timeRefusal } from '@fellmist/core/bake';
+import { type BakingAsk, type BakingTime, firstLookS, type Fit, OVEN_C, ownTime, thermalOf, timeJudgement, type TimeRefusal, timeRefusal } from '@fellmist/core/bake';
 import { catchError, EMPTY, Subject, switchMap, timer } from 'rxjs';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
@@ -75,15 +75,10 @@ export class OvenTime {
     return typeof answer === 'string' ? undefined : answer;
   });
 
-  /** The first look is never later than four fifths of the recipe's own time: too early costs nothing. */
-  private lookS({ lookS }: BakingTime): number {
-    return Math.min(lookS, (this.own()?.low ?? Infinity) * 60 * LOOK);
-  }
-
   protected readonly words = computed(() => {
     const time = this.time();
     const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60), 0);
-    return time ? SAY.lookAndDone(minutes(this.lookS(time)), minutes(time.fromS), minutes(time.toS)) : undefined;
+    return time ? SAY.lookAndDone(minutes(firstLookS(time, this.own())), minutes(time.fromS), minutes(time.toS)) : undefined;
   });
   protected readonly ownWords = computed(() => {
     const [own, time] = [this.own(), this.time()];
@@ -136,7 +131,7 @@ export class OvenTime {
             symbol: 'none',
             lineStyle: { color: palette.ink, type: 'solid', width: 1 },
             label: { color: palette.ink, position: 'end', formatter: SAY.look },
-            data: [{ xAxis: this.lookS(time) / 60 }],
+            data: [{ xAxis: firstLookS(time, this.own()) / 60 }],
           },
         },
         { type: 'line', data: line('surfaceC'), showSymbol: false, silent: true, lineStyle: { color: palette.softInk, width: 1.5, type: 'dashed' } },

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { type Figures, type Line, portionWordFor } from '@fellmist/core';
+import { type Line, portionWordFor } from '@fellmist/core';
 import { type Bake, plateFigures, type Topping } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
@@ -7,12 +7,13 @@ import { showNumber } from '../ui/figures';
 import { numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { PortionTable } from './portion-table';
 import { SAY } from './words';
 
 /** What each person has on the plate: portions, the toppings that are chosen at the table, and what else goes over it. */
 @Component({
   selector: 'fm-plates',
-  imports: [Button, Field],
+  imports: [Button, Field, PortionTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plates.html',
   styleUrl: './plates.less',
@@ -36,7 +37,6 @@ export class Plates {
     const [real, larder, bake] = [this.desk.real(), this.desk.larder(), this.bake()];
     if (!real || !larder) return [];
     const portion = { massG: real.views.portionMassG, figures: real.views.portion };
-    const energy = (figures: Figures): string => `${showNumber(figures[this.preferences.energyFigure()].amount, 0)} ${this.preferences.energyUnit()}`;
     return bake.plates.flatMap((plate, i) => {
       const found = plateFigures(plate, bake, portion, larder, this.preferences.counting());
       if (!found) return [];
@@ -50,10 +50,8 @@ export class Plates {
           ...named,
           ...plate.lines.map(({ text }) => text),
         ].join(', '),
-        mass: `${showNumber(massG, 0)} g`,
-        energy: energy(figures),
-        protein: showNumber(figures.proteinG.amount, 1),
-        net: showNumber(figures.netCarbG.amount, 1),
+        massG,
+        figures,
       };
     });
   });
