@@ -3,7 +3,8 @@ import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import * as removedEffects from '../state/removed.effects';
 import { removedFeature } from '../state/removed.feature';
+import { provideLibraryWords } from '../ui/zorro/i18n';
 import { House } from './house';
 
 /** The house with the state that only it needs. */
-export const houseRoutes: Routes = [{ path: '', component: House, providers: [provideState(removedFeature), provideEffects(removedEffects)] }];
+export const houseRoutes: Routes = [{ path: '', component: House, providers: [provideState(removedFeature), provideEffects(removedEffects), provideLibraryWords()] }];

@@ -10,7 +10,6 @@ import { keptFeature } from '../state/kept.feature';
 import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
 import * as lookupEffects from '../state/lookup.effects';
-import { en_US, provideNzI18n } from '../ui/zorro/i18n';
 import { PlaceTitle } from './placeTitle';
 import { routes } from './routes';
 
@@ -19,7 +18,6 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     provideHttpClient(withFetch()),
-    provideNzI18n(en_US),
     provideRouter(routes, withComponentInputBinding()),
     provideStore({
       [larderFeature.name]: larderFeature.reducer,

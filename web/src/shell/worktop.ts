@@ -3,6 +3,7 @@ import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import * as benchEffects from '../state/bench.effects';
 import { benchFeature } from '../state/bench.feature';
+import { provideLibraryWords } from '../ui/zorro/i18n';
 import { SAY } from './words';
 
 const ABOUT = {
@@ -16,7 +17,7 @@ const ABOUT = {
 export const worktopRoutes: Routes = [
   {
     path: '',
-    providers: [provideState(benchFeature), provideEffects(benchEffects)],
+    providers: [provideState(benchFeature), provideEffects(benchEffects), provideLibraryWords()],
     children: [
       { path: 'shelf', title: SAY.shelf, data: { about: ABOUT.shelf }, loadChildren: () => import('../shelf/routes').then((m) => m.shelfRoutes) },
       { path: 'bench', pathMatch: 'full', title: SAY.bench, data: { about: ABOUT.bench }, loadComponent: () => import('../bench/empty-bench').then((m) => m.EmptyBench) },

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, ViewEncapsulation } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { formatISO, parseISO } from 'date-fns';
 import { DatePicker } from './zorro/datePicker';
@@ -10,6 +10,8 @@ import { SAY } from './words';
   imports: [DatePicker, FormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './day-field.html',
+  styleUrl: './day-field.less',
+  encapsulation: ViewEncapsulation.None,
 })
 export class DayField {
   protected readonly say = SAY;

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output, ViewEncapsulation } from '@angular/core';
 import type { NzUploadFile } from 'ng-zorro-antd/upload';
 import { Upload } from './zorro/upload';
 
@@ -8,6 +8,8 @@ import { Upload } from './zorro/upload';
   imports: [Upload],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './file-button.html',
+  styleUrl: './file-button.less',
+  encapsulation: ViewEncapsulation.None,
 })
 export class FileButton {
   readonly accept = input.required<string>();

@@ -1,1 +1,0 @@
-export { NzProgressComponent as Progress } from 'ng-zorro-antd/progress';

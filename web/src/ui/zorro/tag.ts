@@ -1,1 +1,0 @@
-export { NzTagComponent as Tag } from 'ng-zorro-antd/tag';
