@@ -1,16 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import {
-  CONSISTENCY_WORDS,
-  consistencyWord,
-  mainPart,
-  type LedgerRole,
-  type Measures,
-  type OverLimit,
-  type Proposal,
-  proposalWords,
-  type RowAdvice,
-  type StandingRow,
-} from '@fellmist/core';
+import { CONSISTENCY_WORDS, consistencyWord, mainPart, type LedgerRole, type Measures, type OverLimit, type Proposal, proposalWords, type StandingRow } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { SwapDesk } from '../state/swapDesk';
 import { Settling } from '../state/settling';
@@ -35,7 +24,6 @@ interface Gauge extends Track {
   readonly spoken: string;
   /** The second depth: the figures behind the pegs and the band. */
   readonly numbers: string;
-  readonly ways: readonly Way[];
 }
 
 /** "12.5 g in 100 g, was 18.7; wanted 9 to 24": what the pegs and the band of a row stand for. */
@@ -86,10 +74,22 @@ export class Ledger {
   protected readonly isAsking = computed(() => this.desk.standing()?.rows.some(({ state, left }) => (state === 'low' || state === 'high') && !left) ?? false);
 
   protected readonly gauges = computed((): readonly Gauge[] => {
-    const advice = new Map(this.desk.advice().map((one) => [one.row.role, one]));
     const previewed = this.desk.previewed();
-    return (this.desk.standing()?.rows ?? []).filter(({ band }) => band !== undefined).map((row) => this.gauge(row, advice.get(row.role), previewed));
+    return (this.desk.standing()?.rows ?? []).filter(({ band }) => band !== undefined).map((row) => this.gauge(row, previewed));
   });
+
+  /** What brings each role back; asked for once a role has stayed off for a moment, so that nothing flashes by between two keys. */
+  protected readonly ways = computed(
+    (): ReadonlyMap<LedgerRole, readonly Way[]> =>
+      new Map(
+        this.desk
+          .advice()
+          .map(({ row, ways }) => [
+            row.role,
+            ways.map(({ proposal, measures, energyKcal }) => ({ proposal, measures, words: this.words(proposal), costs: this.costs(energyKcal) })),
+          ]),
+      ),
+  );
 
   protected readonly thickness = computed(() => {
     const consistency = this.desk.rebuild()?.consistency;
@@ -123,7 +123,7 @@ export class Ledger {
     })),
   );
 
-  private gauge(row: StandingRow, advice: RowAdvice | undefined, previewed: Measures | undefined): Gauge {
+  private gauge(row: StandingRow, previewed: Measures | undefined): Gauge {
     const { role, original, rebuild } = row;
     const track = trackOf(row, this.desk.standing()?.product?.bands.ice !== undefined, previewed);
     const { name, isOff, strain } = track;
@@ -131,13 +131,6 @@ export class Ledger {
       ...track,
       spoken: SAY.theRebuildTheOriginal(name, roleAmount(role, rebuild), roleAmount(role, original), isOff ? SAY.forWhatIsWanted(strain) : ''),
       numbers: numbersOf(row),
-      ways:
-        advice?.ways.map((way) => ({
-          proposal: way.proposal,
-          measures: way.measures,
-          words: this.words(way.proposal),
-          costs: this.costs(way.energyKcal),
-        })) ?? [],
     };
   }
 
