@@ -182,7 +182,9 @@ describe('a bake as it really happens', () => {
     await sees(page, 'from 0.1 to 20');
     // A tin that goes into the oven, and a griddle cake in it: no time is made up for what is not baked.
     await choose(page, 'vessel', '20 cm round tin');
+    await press(page, 'Timers');
     await sees(page, 'No oven time is reckoned');
+    await press(page, 'Size and tin');
     await press(page, 'A tin of your own');
     await type(page, '#own-name', 'no tin');
     await type(page, '#own-acrossCm', '0');
@@ -241,6 +243,7 @@ describe('a bake as it really happens', () => {
     await page.click('[aria-label="More for this formula"]');
     await press(page, 'Bake it');
     await choose(page, 'vessel', 'muffin tin of 12');
+    await press(page, 'In the oven');
     await sees(page, 'should be done between');
     const minutes = (): Promise<number[]> => page.$eval('fm-oven-time strong', (said) => [...(said.textContent ?? '').matchAll(/\d+/g)].map(Number));
     const [look = 0, from = 0, to = 0] = await minutes();

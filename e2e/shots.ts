@@ -52,6 +52,7 @@ async function openBake(page: Page): Promise<void> {
   await press(page, 'Go on weighing');
   await press(page, 'Leave kitchen');
   await page.waitForSelector('fm-vessel-drawing svg');
+  await press(page, 'In the oven');
   await page.waitForSelector('fm-oven-time canvas');
 }
 

@@ -1,5 +1,17 @@
 import { type Formula, LIMITS } from '@fellmist/core';
-import { type BakeEvent, type Portioning, POURED_BY, type Stage, type Topping, type Vessel, VESSEL_SHAPES, VESSEL_USES } from '@fellmist/core/bake';
+import {
+  type BakeEvent,
+  type InTheHeat,
+  OVEN_C,
+  type OvenLog,
+  type Portioning,
+  POURED_BY,
+  type Stage,
+  type Topping,
+  type Vessel,
+  VESSEL_SHAPES,
+  VESSEL_USES,
+} from '@fellmist/core/bake';
 import * as z from 'zod';
 import { lineSchema } from './worksheet';
 
@@ -32,6 +44,14 @@ const portioning = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('pieces') }),
 ]) satisfies z.ZodType<Portioning>;
 
+const inTheHeat = z.strictObject({
+  ovenC: z.number().min(OVEN_C.least).max(OVEN_C.most),
+  isFan: z.boolean(),
+  isInBath: z.boolean(),
+  startC: z.number().min(-30).max(100),
+  reckonedS: z.number().positive().max(86_400).optional(),
+}) satisfies z.ZodType<InTheHeat>;
+
 const topping = z.strictObject({ partId: id, massG: grams }) satisfies z.ZodType<Topping>;
 
 const stamp = { id: z.uuid(), teller: z.string().min(1).max(60), turn: z.number().int().min(1).max(1e9), at: z.iso.datetime() };
@@ -51,7 +71,9 @@ export const bakeEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamp, kind: z.literal('added'), partId: id, line: lineSchema }),
   z.strictObject({ ...stamp, kind: z.literal('left out'), lineId: id }),
   z.strictObject({ ...stamp, kind: z.literal('reading'), of: z.enum(['core', 'oven', 'room']), tempC: z.number().min(-60).max(400) }),
-  z.strictObject({ ...stamp, kind: z.literal('timer set'), timerId: id, name: words, seconds: z.number().int().min(1).max(604_800) }),
+  z.strictObject({ ...stamp, kind: z.literal('timer set'), timerId: id, name: words, seconds: z.number().int().min(1).max(604_800), says: words.optional() }),
+  z.strictObject({ ...stamp, kind: z.literal('into the heat'), heat: inTheHeat }),
+  z.strictObject({ ...stamp, kind: z.literal('out of the heat') }),
   z.strictObject({ ...stamp, kind: z.literal('timer rang'), timerId: id }),
   z.strictObject({ ...stamp, kind: z.enum(['looked', 'note']), text: words }),
   z.strictObject({ ...stamp, kind: z.literal('yield weighed'), massG: grams, tareG: grams }),
@@ -102,6 +124,42 @@ export const eatSchema = z.strictObject({ id: z.uuid(), place });
 export const uneatSchema = z.strictObject({ id: z.uuid(), eventId: z.uuid() });
 export type Eat = z.infer<typeof eatSchema>;
 export type Uneat = z.infer<typeof uneatSchema>;
+
+/** What a place that has not opened the bake may tell of its timers: `id` makes it count once. */
+export const timerActSchema = z.strictObject({
+  id: z.uuid(),
+  /** How long ago it was done, seconds: it may have waited for the server. */
+  agoS: z.number().min(0).max(604_800).default(0),
+  act: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('timer set'), timerId: id, name: words, seconds: z.number().int().min(1).max(604_800), says: words.optional() }),
+    z.strictObject({ kind: z.literal('timer rang'), timerId: id }),
+    z.strictObject({ kind: z.literal('looked'), text: words }),
+  ]),
+});
+export type TimerAct = z.infer<typeof timerActSchema>;
+
+/** A timer that runs or rings, of any bake. */
+export interface RunningTimer {
+  readonly bakeId: string;
+  readonly title: string;
+  readonly timerId: string;
+  readonly name: string;
+  readonly says: string;
+  readonly endsAt: string;
+}
+
+/** All timers, and the server's clock, by which they are counted: a device's own may be wrong or set back. */
+export interface TimersAnswer {
+  readonly now: string;
+  readonly timers: readonly RunningTimer[];
+}
+
+/** A bake's time in the oven, as it was logged. */
+export interface OvenEntry extends OvenLog {
+  readonly bakeId: string;
+  readonly title: string;
+  readonly at: string;
+}
 
 /** A bake with what it bakes: the try's rebuild, and the names its lines had in the original. */
 export interface StoredBake {

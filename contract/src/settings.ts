@@ -20,6 +20,8 @@ export const householdSchema = z.strictObject({
   scaleStepG: z.union([z.literal(0.1), z.literal(0.5), z.literal(1), z.literal(2), z.literal(5)]),
   freezerC: tempC(-40, -5),
   fridgeC: tempC(0, 12),
+  ovenSince: z.iso.datetime().optional(),
+  ovenIsUneven: z.boolean().optional(),
 }) satisfies z.ZodType<HouseholdSettings>;
 
 /** The settings as stored; version 0 where nobody changed any. */

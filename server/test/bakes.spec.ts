@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type BakeHead, type KeptPortions, type Problem, type StoredBake, type ToldAnswer } from '@fellmist/contract';
+import { type BakeHead, type KeptPortions, type OvenEntry, type Problem, type StoredBake, type TimersAnswer, type ToldAnswer } from '@fellmist/contract';
 import { allLines } from '@fellmist/core';
 import { type BakeAct, type BakeEvent, type Vessel } from '@fellmist/core/bake';
 import request from 'supertest';
@@ -96,6 +96,36 @@ describe('a bake on the server', () => {
     expect((await local(request(app).post(`/api/bakes/${randomUUID()}/eaten`).send({ id: randomUUID(), place: 'fridge' }))).status).toBe(404);
   });
 
+  test('timers of all bakes are counted by the server’s clock, from when they were pressed, each press once', async () => {
+    const timerId = randomUUID();
+    const press = (act: object, eventId: string = randomUUID(), agoS = 0): request.Test => local(request(app).post(`/api/bakes/${id}/timers`)).send({ id: eventId, act, agoS });
+    const set = { kind: 'timer set', timerId, name: 'look', seconds: 600, says: 'Look: edges set' };
+    const once = randomUUID();
+    // Pressed a minute before the server could be reached, and sent twice since its answer was lost.
+    await press(set, once, 60);
+    const { now, timers } = (await press(set, once, 65)).body as TimersAnswer;
+    expect([now, timers]).toEqual([AT, [{ bakeId: id, title: 'Oat pancakes', timerId, name: 'look', says: 'Look: edges set', endsAt: '2026-11-24T10:09:00.000Z' }]]);
+    await press({ kind: 'looked', text: 'not yet' });
+    const again = (await press({ ...set, seconds: 240 })).body as TimersAnswer;
+    expect(again.timers.map(({ endsAt }) => endsAt)).toEqual(['2026-11-24T10:04:00.000Z']);
+    expect(((await press({ kind: 'timer rang', timerId })).body as TimersAnswer).timers).toEqual([]);
+    for (const seconds of [0, -5, 1e9, 1.5]) expect((await press({ ...set, seconds })).status).toBe(422);
+    expect((await local(request(app).post(`/api/bakes/${randomUUID()}/timers`)).send({ id: randomUUID(), act: set })).status).toBe(404);
+  });
+
+  test('the oven’s log has the real time beside the reckoned one, without bakes that were never reckoned or are not out', async () => {
+    const log = async (): Promise<readonly OvenEntry[]> => (await local(request(app).get('/api/oven'))).body as readonly OvenEntry[];
+    const heat = { ovenC: 180, isFan: true, isInBath: false, startC: 21 };
+    const at = (act: BakeAct, time: string): BakeEvent => ({ ...event(act), at: time });
+    await tell(id, [at({ kind: 'into the heat', heat: { ...heat, reckonedS: 1500 } }, '2026-11-24T11:00:00.000Z')]);
+    expect(await log()).toEqual([]);
+    await tell(id, [at({ kind: 'out of the heat' }, '2026-11-24T11:20:00.000Z')]);
+    expect(await log()).toEqual([{ bakeId: id, title: 'Oat pancakes', at: '2026-11-24T11:20:00.000Z', classId: 'pancake', reckonedS: 1500, realS: 1200 }]);
+    await tell(id, [at({ kind: 'into the heat', heat }, '2026-11-24T12:00:00.000Z'), at({ kind: 'out of the heat' }, '2026-11-24T12:10:00.000Z')]);
+    expect(await log()).toEqual([]);
+    expect((await tell(id, [event({ kind: 'into the heat', heat: { ...heat, ovenC: 900 } })])).status).toBe(422);
+  });
+
   test('takes what was used from the stock once, the eldest first, and puts it back', async () => {
     const put = (itemId: string, leftG: number, openedOn: string): void =>
       larderStore.putStock({ id: itemId, foodId: 'oat-flour', leftG, openedOn, origin: 'left over', note: '' });
@@ -132,7 +162,7 @@ describe('a bake on the server', () => {
     const recipe = JSON.parse((await local(request(app).get(`/api/bakes/${id}/recipe.jsonld`))).text) as { '@type': string; recipeIngredient: string[] };
     expect([recipe['@type'], recipe.recipeIngredient[0]]).toEqual(['Recipe', expect.stringMatching(/^131 g .*oat flour/i)]);
     const file = (await local(request(app).get(`/api/bakes/${id}/bake.json`))).body as { format: string; events: unknown[] };
-    expect([file.format, file.events.length]).toEqual(['fellmist-bake', 8]);
+    expect([file.format, file.events.length]).toEqual(['fellmist-bake', 16]);
   });
 
   test('is taken off the list and brought back', async () => {

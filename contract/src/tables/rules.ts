@@ -88,6 +88,7 @@ const productClass = z.strictObject({
   volume: z.strictObject({ air: z.number().min(0).max(0.9), rise: z.number().min(1).max(5), fill: span.optional() }).optional(),
   servedC: z.number().min(-30).max(80),
   isEatenRaw: z.boolean(),
+  inBath: z.literal(true).optional(),
   mark,
   source: z.string().min(1),
 }) satisfies z.ZodType<ProductClass>;

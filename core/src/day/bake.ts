@@ -5,7 +5,8 @@ import { keptOf } from './kept';
 import { mixingOrder } from './order';
 import { goodPour } from './pour';
 import { partLeft, realLines } from './realLines';
-import { type Bake, type BakeLine, type BakeSetting, type Plate, type Pour, type Timer } from './state';
+import { type Bake, type BakeLine, type BakeSetting, type Plate, type Pour } from './state';
+import { heatedOf, timersOf } from './timers';
 
 /** The most that is poured at once in a kitchen: beyond it a slip of the keyboard is likelier. House value. */
 export const MOST_POUR_G = 100_000;
@@ -55,7 +56,6 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const leftBehind: { eventId: string; where: string; massG: number; partId: string | undefined }[] = [];
   const cut: { eventId: string; name: string; massG: number }[] = [];
   const plates: Plate[] = [];
-  const timers = new Map<string, Timer>();
   const notes: { eventId: string; at: string; text: string }[] = [];
   const readings: { of: 'core' | 'oven' | 'room'; tempC: number; at: string }[] = [];
   const stagesDone = new Set<string>();
@@ -110,14 +110,6 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
       case 'reading':
         readings.push({ of: event.of, tempC: event.tempC, at: event.at });
         break;
-      case 'timer set':
-        timers.set(event.timerId, { id: event.timerId, name: event.name, seconds: event.seconds, setAt: event.at, rang: false });
-        break;
-      case 'timer rang': {
-        const timer = timers.get(event.timerId);
-        if (timer) timers.set(event.timerId, { ...timer, rang: true });
-        break;
-      }
       case 'yield weighed':
         if (isMass(event.massG) && event.massG - event.tareG > 0) [weighed, weighedOn] = [{ massG: event.massG - event.tareG, tareG: event.tareG }, event.at];
         break;
@@ -144,6 +136,10 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
       case 'kept':
       case 'eaten':
       case 'step begun':
+      case 'timer set':
+      case 'timer rang':
+      case 'into the heat':
+      case 'out of the heat':
         break;
     }
   }
@@ -216,7 +212,8 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
     cut,
     plates,
     kept: keptOf([...standing]),
-    timers: [...timers.values()],
+    timers: timersOf([...standing]),
+    heated: heatedOf([...standing]),
     notes,
     readings,
     madeAt: weighedOn ?? pouredOn,

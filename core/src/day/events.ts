@@ -27,6 +27,15 @@ export interface Topping {
   readonly massG: number;
 }
 
+/** The oven a batch went into, °C, and how long it was reckoned to take in an oven that nothing is known of, seconds. */
+export interface InTheHeat {
+  readonly ovenC: number;
+  readonly isFan: boolean;
+  readonly isInBath: boolean;
+  readonly startC: number;
+  readonly reckonedS?: number;
+}
+
 /** What happened on a bake day. Nothing is ever taken out of the list: what was wrong is undone by an event of its own. */
 export type BakeAct =
   | { readonly kind: 'planned'; readonly formulaId: string; readonly tryId: string }
@@ -41,7 +50,9 @@ export type BakeAct =
   | { readonly kind: 'added'; readonly partId: string; readonly line: Line }
   | { readonly kind: 'left out'; readonly lineId: string }
   | { readonly kind: 'reading'; readonly of: 'core' | 'oven' | 'room'; readonly tempC: number }
-  | { readonly kind: 'timer set'; readonly timerId: string; readonly name: string; readonly seconds: number }
+  | { readonly kind: 'into the heat'; readonly heat: InTheHeat }
+  | { readonly kind: 'out of the heat' }
+  | { readonly kind: 'timer set'; readonly timerId: string; readonly name: string; readonly seconds: number; readonly says?: string }
   | { readonly kind: 'timer rang'; readonly timerId: string }
   | { readonly kind: 'looked'; readonly text: string }
   | { readonly kind: 'yield weighed'; readonly massG: number; readonly tareG: number }

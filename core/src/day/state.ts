@@ -1,7 +1,7 @@
 import { type Larder } from '../food';
 import { type Formula, type HouseholdSettings, type Line } from '../formula';
 import { type Vessel } from '../vessel';
-import { type PouredBy, type Portioning, type Stage, type Topping } from './events';
+import { type InTheHeat, type PouredBy, type Portioning, type Stage, type Topping } from './events';
 
 export interface Pour {
   readonly eventId: string;
@@ -47,6 +47,8 @@ export interface Timer {
   readonly name: string;
   readonly seconds: number;
   readonly setAt: string;
+  /** What is to be done when it rings: "look: edges set, the middle wobbles". */
+  readonly says: string;
   readonly rang: boolean;
 }
 
@@ -74,6 +76,8 @@ export interface Bake {
   readonly plates: readonly Plate[];
   readonly kept: readonly { readonly eventId: string; readonly place: 'fridge' | 'freezer'; readonly left: number; readonly useBy: string | undefined }[];
   readonly timers: readonly Timer[];
+  /** When it went into the oven, and out of it where it is. */
+  readonly heated: (InTheHeat & { readonly from: string; readonly to: string | undefined }) | undefined;
   readonly notes: readonly { readonly eventId: string; readonly at: string; readonly text: string }[];
   readonly readings: readonly { readonly of: 'core' | 'oven' | 'room'; readonly tempC: number; readonly at: string }[];
   /** When it was made, as told: when its yield was weighed, else when it was last poured; undefined before that. */

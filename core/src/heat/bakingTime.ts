@@ -112,6 +112,8 @@ export interface BakingTime {
   readonly lookS: number;
   readonly fromS: number;
   readonly toS: number;
+  /** The middle of the time without what is known of the oven: what a real time is held against. */
+  readonly plainS: number;
   readonly curve: Heating['samples'];
 }
 
@@ -155,8 +157,8 @@ export function* bakingTimeSteps({ fit, volume, thermal, product, setting }: Bak
   const last = heating.reachedS;
   if (last === undefined || done === undefined) return 'never';
   const { factor = 1 } = setting;
-  const middle = ((done + last) / 2) * factor;
-  return { lookS: middle * LOOK, fromS: done * factor * (1 - OFF), toS: last * factor * (1 + OFF), curve: heating.samples };
+  const plainS = (done + last) / 2;
+  return { lookS: plainS * factor * LOOK, plainS, fromS: done * factor * (1 - OFF), toS: last * factor * (1 + OFF), curve: heating.samples.map((one) => ({ ...one, seconds: one.seconds * factor })) };
 }
 
 /** The same at once. */

@@ -5,6 +5,7 @@ export {
   type BakingTime,
   bakingTimeSteps,
   bodyOf,
+  LOOK,
   OVEN_C,
   type OvenSetting,
   type Thermal,
@@ -12,4 +13,5 @@ export {
   type TimeRefusal,
   timeRefusal,
 } from './bakingTime';
+export { isTrusted, ovenFactor, type OvenFactor, type OvenLog } from './ovenFactor';
 export { firstLookS, ownTime, type OwnTime, timeJudgement } from './ownTime';

@@ -49,6 +49,8 @@ export interface ProductClass {
   /** How cold it is when it is eaten, or kept until then. */
   readonly servedC: number;
   readonly isEatenRaw: boolean;
+  /** Often baked in a water bath. */
+  readonly inBath?: true;
   readonly mark: Mark;
   readonly source: string;
 }

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type ShippedLarder, vesselSchema } from '@fellmist/contract';
-import { classOf } from '@fellmist/core';
-import { type BakeAct, type BakeEvent, foldBake, inWeighingOrder, realMass, type Vessel } from '@fellmist/core/bake';
+import { classOf, mainPart } from '@fellmist/core';
+import { type BakeAct, type BakeEvent, bakingTime, fitOf, foldBake, inWeighingOrder, realMass, thermalOf, type Vessel, volumeOf } from '@fellmist/core/bake';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import * as z from 'zod';
 import { beginBake, readBake, tellBake } from '../store/bakes';
@@ -26,6 +26,8 @@ const table = z.strictObject({
       /** Part of what went in that the weighed yield lost. */
       loss: z.number().optional(),
       leftBehindG: z.number().optional(),
+      /** The oven it was in, and for how long. */
+      oven: z.strictObject({ ovenC: z.number(), minutes: z.number() }).optional(),
       pieces: z.array(z.number()).optional(),
       kept: z.strictObject({ place: z.enum(['fridge', 'freezer']), portions: z.number() }).optional(),
       note: z.string().optional(),
@@ -64,6 +66,17 @@ function setBake(larderStore: LarderStore, shipped: ShippedLarder, row: Row, ves
       return { kind: 'poured', lineId, massG, by: spoon === undefined ? 'scale' : 'spoon', foodId };
     });
   tell(...pours);
+  if (row.oven) {
+    const outAt = Date.parse(row.at);
+    const part = mainPart(now().exact, larder);
+    const [product, thermal] = [classOf(bake.formula, contents), part && thermalOf(part, larder)];
+    const setting = { ovenC: row.oven.ovenC, isFan: false, isInBath: false, startC: 21 };
+    const volume = part && volumeOf(part, larder, product);
+    const time = thermal && volume ? bakingTime({ fit: fitOf(vessel, 1, volume, product), volume, thermal, product, setting }) : 'never';
+    const heat = { ...setting, ...(typeof time === 'string' ? {} : { reckonedS: time.plainS }) };
+    const into = event({ kind: 'into the heat', heat });
+    tellBake(db, id, [{ ...into, at: new Date(outAt - row.oven.minutes * 60_000).toISOString() }, event({ kind: 'out of the heat' })], row.at);
+  }
   if (row.leftBehindG !== undefined) tell({ kind: 'left behind', where: 'in the bowl', massG: row.leftBehindG });
   if (row.loss !== undefined) {
     const tareG = vessel.emptyG ?? 0;

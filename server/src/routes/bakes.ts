@@ -1,4 +1,4 @@
-import { bakeEventSchema, bakeEventsSchema, eatSchema, type StoredBake, type ToldAnswer, uneatSchema, vesselSchema } from '@fellmist/contract';
+import { bakeEventSchema, bakeEventsSchema, eatSchema, type StoredBake, timerActSchema, type TimersAnswer, type ToldAnswer, uneatSchema, vesselSchema } from '@fellmist/contract';
 import { writeRecipeJsonLd } from '@fellmist/core';
 import { type BakeAct, type BakeEvent, foldBake, nextTurn, type Vessel } from '@fellmist/core/bake';
 import { type Request, Router } from 'express';
@@ -7,6 +7,7 @@ import { ProblemError } from '../http/problem';
 import { openStream } from '../http/stream';
 import { giveBack, stockTaken, takeFromStock } from '../store/bakeStock';
 import { beginBake, markBake, readBake, readBakes, readEvents, tellBake } from '../store/bakes';
+import { ovenLog, runningTimers } from '../store/clockwork';
 import { type LarderStore } from '../store/larderStore';
 import { keptPortions } from '../store/kept';
 import { deleteVessel, putVessel, readVessels } from '../store/vessels';
@@ -109,9 +110,10 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
   });
 
   /** What another place tells of a bake that it has not open: its turn comes after all that the server knows. */
-  const tellNext = (id: string, act: BakeAct, eventId: string): void => {
+  const tellNext = (id: string, act: BakeAct, eventId: string, agoS = 0): void => {
     const { events } = open(id);
-    const event: BakeEvent = { ...act, id: eventId, teller: 'list', turn: nextTurn(events.map((one) => one.event)), at: now() };
+    const at = new Date(Date.parse(now()) - agoS * 1000).toISOString();
+    const event: BakeEvent = { ...act, id: eventId, teller: 'list', turn: nextTurn(events.map((one) => one.event)), at };
     tellBake(db, id, [event], now());
     for (const hear of watchers.get(id) ?? []) hear();
   };
@@ -124,6 +126,19 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
     const { id, eventId } = uneatSchema.parse(request.body);
     tellNext(request.params.id, { kind: 'undone', eventId }, id);
     response.json(keptPortions(larderStore));
+  });
+
+  const timers = (): TimersAnswer => ({ now: now(), timers: runningTimers(db, now()) });
+  router.get('/timers', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json(timers());
+  });
+  router.post('/bakes/:id/timers', (request, response) => {
+    const { id, act, agoS } = timerActSchema.parse(request.body);
+    tellNext(request.params.id, act, id, agoS);
+    response.json(timers());
+  });
+  router.get('/oven', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json(ovenLog(larderStore));
   });
 
   router.get('/kept', (_request, response) => {

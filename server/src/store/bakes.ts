@@ -1,6 +1,6 @@
 import { type BakeHead, type StoredBake, type StoredEvent } from '@fellmist/contract';
 import { allLines, type Formula } from '@fellmist/core';
-import { type BakeEvent } from '@fellmist/core/bake';
+import { type BakeEvent, type BakeKind } from '@fellmist/core/bake';
 import { type Store } from './database';
 import { DOCUMENTS, readDocument, type StoredDocument } from './documents';
 import { readFormula, readTry } from './formulas';
@@ -16,8 +16,8 @@ const ALL = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId
   max(CASE WHEN json_extract(bake_event.body, '$.kind') = 'finished' THEN 1 ELSE 0 END) AS isFinished
   FROM bake JOIN try ON try.id = try_id LEFT JOIN bake_event ON bake_id = bake.id
   WHERE deleted_at IS NULL GROUP BY bake.id ORDER BY changedAt DESC`;
-const KEPT = `SELECT bake.id AS id, bake.formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title FROM bake JOIN try ON try.id = try_id
-  WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM bake_event WHERE bake_id = bake.id AND json_extract(body, '$.kind') = 'kept')`;
+const TOLD_SINCE = `SELECT bake.id AS id, bake.formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title FROM bake JOIN try ON try.id = try_id
+  WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM bake_event WHERE bake_id = bake.id AND json_extract(body, '$.kind') = @kind AND received_at >= @since)`;
 const MARK = 'UPDATE bake SET deleted_at = @at WHERE id = @id';
 
 interface BakeRow {
@@ -41,9 +41,9 @@ export function readBakes(db: Store): readonly BakeHead[] {
     .map((row) => ({ ...row, isFinished: row.isFinished === 1 }));
 }
 
-/** The bakes of which portions were put away at some time. */
-export function readBakesKept(db: Store): readonly Pick<BakeHead, 'id' | 'formulaId' | 'title'>[] {
-  return db.prepare<[], Pick<BakeHead, 'id' | 'formulaId' | 'title'>>(KEPT).all();
+/** The bakes of which something of a kind was told since a time; ever, where none is given. */
+export function readBakesTold(db: Store, kind: BakeKind, since = ''): readonly Pick<BakeHead, 'id' | 'formulaId' | 'title'>[] {
+  return db.prepare<{ kind: string; since: string }, Pick<BakeHead, 'id' | 'formulaId' | 'title'>>(TOLD_SINCE).all({ kind, since });
 }
 
 /** The events of a bake after a place in its list, in the order in which they arrived, and what of them cannot be read. */

@@ -1,12 +1,12 @@
 import { type KeptPortions } from '@fellmist/contract';
 import { classOf } from '@fellmist/core';
 import { inOrder, keptOf, standingEvents } from '@fellmist/core/bake';
-import { readBake, readBakesKept } from './bakes';
+import { readBake, readBakesTold } from './bakes';
 import { type LarderStore } from './larderStore';
 
 /** Portions of all bakes that are still in the fridge or freezer, what is due first foremost. */
 export function keptPortions({ db, contents }: LarderStore): readonly KeptPortions[] {
-  return readBakesKept(db)
+  return readBakesTold(db, 'kept')
     .flatMap(({ id, title, formulaId }): readonly KeptPortions[] => {
       const stored = readBake(db, id);
       if (!stored) return [];

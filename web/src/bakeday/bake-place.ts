@@ -11,17 +11,18 @@ import { Button } from '../ui/zorro/button';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { AfterDesk } from './after-desk';
 import { LinkWords } from './link-words';
+import { OvenTime } from '../oven/oven-time';
 import { PlanDesk } from './plan-desk';
 import { isOpen } from '@fellmist/core/bake';
 import { SetAside } from './set-aside';
 import { SAY } from './words';
 
-type Show = 'plan' | 'after';
+type Show = 'plan' | 'oven' | 'after';
 
 /** One bake: how large and in what, and what came out of it. */
 @Component({
   selector: 'fm-bake-place',
-  imports: [AfterDesk, Button, Choice, LinkWords, MoreMenu, PlanDesk, RouterLink, SetAside, Skeleton],
+  imports: [AfterDesk, Button, Choice, LinkWords, MoreMenu, OvenTime, PlanDesk, RouterLink, SetAside, Skeleton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bake-place.html',
 })
@@ -33,13 +34,20 @@ export class BakePlace {
   protected readonly opening = this.store.selectSignal(bakeFeature.selectOpening);
   protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
   private readonly chosen = signal<Show | undefined>(undefined);
-  protected readonly shows: readonly Option<Show>[] = [
+  protected readonly shows = computed((): readonly Option<Show>[] => [
     { value: 'plan', label: SAY.sizeAndTin },
+    { value: 'oven', label: this.desk.product()?.heat === 'oven' ? SAY.inTheOven : SAY.timers },
     { value: 'after', label: SAY.whatCameOut },
-  ];
+  ]);
 
-  /** Once all is poured the eye goes to what came out of it. */
-  protected readonly show = computed((): Show => this.chosen() ?? (this.desk.bake()?.lines.some(isOpen) ? 'plan' : 'after'));
+  /** Once all is poured the eye goes to the oven, and once it is out of it to what came out. */
+  protected readonly show = computed((): Show => {
+    const [chosen, bake] = [this.chosen(), this.desk.bake()];
+    if (chosen !== undefined) return chosen;
+    if (bake?.lines.some(isOpen) && bake.heated === undefined) return 'plan';
+    const isToBake = this.desk.product()?.heat === 'oven' && !bake?.isFinished && bake?.yield === undefined && bake?.heated?.to === undefined;
+    return isToBake ? 'oven' : 'after';
+  });
   protected readonly poured = computed(() => {
     const lines = this.desk.bake()?.lines ?? [];
     return SAY.pouredOf(lines.filter(({ state }) => state === 'poured').length, lines.filter(({ state }) => state !== 'left out').length);
@@ -51,9 +59,14 @@ export class BakePlace {
   ]);
 
   constructor() {
+    // What a bake that is out says of the oven is still read: the page does not run on by itself.
+    effect(() => {
+      if (this.show() === 'oven') untracked(() => this.chosen.set('oven'));
+    });
     effect(() => {
       const id = this.id();
       untracked(() => {
+        this.chosen.set(undefined);
         this.desk.open(id);
         if (this.desk.vessels().length === 0) this.store.dispatch(bakeActions.vesselsWanted());
       });

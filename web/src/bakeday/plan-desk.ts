@@ -27,7 +27,6 @@ import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { MixingOrder } from './mixing-order';
-import { OvenTime } from './oven-time';
 import { OwnVessel } from './own-vessel';
 import { VesselDrawing } from './vessel-drawing';
 import { SAY } from './words';
@@ -35,7 +34,7 @@ import { SAY } from './words';
 /** How large the batch is, what it goes into, and in which order it is mixed. */
 @Component({
   selector: 'fm-plan-desk',
-  imports: [Button, Field, MixingOrder, OvenTime, OwnVessel, Picker, VesselDrawing],
+  imports: [Button, Field, MixingOrder, OwnVessel, Picker, VesselDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-desk.html',
   styleUrl: './plan-desk.less',

@@ -5,6 +5,7 @@ import { provideState } from '@ngrx/store';
 import * as bakeEffects from '../state/bake.effects';
 import { bakeFeature } from '../state/bake.feature';
 import * as shelfEffects from '../state/shelf.effects';
+import { loadOven, ovenFeature } from '../state/oven.feature';
 import { BakeDesk } from '../state/bakeDesk';
 import { shelfFeature } from '../state/shelf.feature';
 import { Bakes } from './bakes';
@@ -20,7 +21,14 @@ const openEarly: CanActivateFn = (route) => {
 export const bakeRoutes: Routes = [
   {
     path: '',
-    providers: [provideState(bakeFeature), provideEffects(bakeEffects), provideState(shelfFeature), provideEffects(shelfEffects)],
+    providers: [
+      provideState(bakeFeature),
+      provideEffects(bakeEffects),
+      provideState(shelfFeature),
+      provideEffects(shelfEffects),
+      provideState(ovenFeature),
+      provideEffects({ loadOven }),
+    ],
     children: [
       { path: '', pathMatch: 'full', component: Bakes, title: SAY.bakeDay, data: { about: [SAY.aboutBakes] } },
       { path: ':id/weigh', title: SAY.bakeDay, data: { about: [SAY.aboutWeigh] }, loadComponent: () => import('./weigh').then((m) => m.Weigh) },

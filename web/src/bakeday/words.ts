@@ -1,4 +1,4 @@
-import type { BakeKind, TimeRefusal } from '@fellmist/core/bake';
+import type { BakeKind } from '@fellmist/core/bake';
 import { said, type Shown } from '../ui/said';
 
 /** The words of this folder's pages: another language is another table of these. */
@@ -48,14 +48,11 @@ export const SAY = {
   chooseWhatToBake: 'Choose what to bake from the shelf: press its menu there, then “Bake it”. Here it is scaled, weighed out and cut into portions with true numbers.',
   comesNext: 'What comes next',
   contains: 'Contains',
-  coreCurve: (a: Shown) => said`Temperature of the middle and of the outside over time. ${a}`,
-  coreWord: 'middle',
   couldNotBeKept: (a: Shown, b: Shown) =>
     said`The server could not take one thing, and it does not count: ${a}. It said: ${b} What came after it is safe; tell this again if it happened.`,
   cups: 'Cups',
   cut: 'Cut',
   daysAreOver: 'Its days in the fridge are over, counted from when it was made.',
-  doneWord: 'should be done',
   earlier: (a: Shown) => said`${a} earlier`,
   eatOne: 'Eat one',
   eggYolk: 'egg yolk',
@@ -64,7 +61,6 @@ export const SAY = {
   enterKey: 'Enter',
   equalOnes: 'equal ones',
   estimate: 'Estimate.',
-  estimateOfHeat: 'An estimate from heat through the mix: ovens and tins differ, so look, and go by the test of doneness and by its core.',
   eu: 'EU',
   exportAsRecipe: 'Keep it as a recipe with the real weights',
   exportTheBake: 'Keep the bake as a file (JSON)',
@@ -87,12 +83,10 @@ export const SAY = {
   fromFreezer: (a: Shown) => said`From the freezer: ${a}`,
   fromTheBake: (a: Shown) => said`left over from ${a}`,
   fromTo: (a: Shown, b: Shown, c: Shown) => said`${a} from ${b} to ${c}`,
-  fromUpTo: (a: Shown, b: Shown) => said`${a} to ${b}`,
   gEach: 'g each',
   gMore: (a: Shown) => said`${a} g more`,
   gOfIt: (a: Shown, b: Shown) => said`${a} g ${b}`,
   giveGrams: 'Give grams above zero, such as 425.',
-  giveOvenDegrees: 'Give a temperature such as 175 or 350 F.',
   goOnWeighing: 'Go on weighing',
   goToTheShelf: 'Go to the shelf',
   goodFrom: (a: Shown, b: Shown, c: Shown) => said`${a} g, good from ${b} to ${c}`,
@@ -103,7 +97,6 @@ export const SAY = {
   howMany: 'How many',
   howMuch: 'How much',
   iHaveReadIt: 'I have read it',
-  inABath: 'in a water bath',
   inTheBowl: 'In the bowl',
   inTheBowlG: (a: Shown) => said`In the bowl, ${a} g`,
   inTheBowlWhere: 'in the bowl',
@@ -117,7 +110,6 @@ export const SAY = {
   intoFridge: 'Into the fridge',
   intoTheLarder: 'Into the larder',
   isGood: 'good',
-  isReckoned: 'The time is being reckoned…',
   itIsDone: 'It is done',
   itStandsThere: 'It stands on the scale: zero',
   itWentIn: 'It went in',
@@ -135,9 +127,6 @@ export const SAY = {
   less: 'less',
   lighterThanTin: 'It cannot weigh less than its tin; check both.',
   likely: 'Likely',
-  longer: 'longer',
-  look: 'look',
-  lookAndDone: (a: Shown, b: Shown, c: Shown) => said`Look first after ${a} minutes; it should be done between ${b} and ${c}.`,
   mainPart: 'Main part',
   makes: 'It makes',
   makesWords: (a: Shown, b: Shown) => said`makes ${a} ${b}`,
@@ -145,8 +134,6 @@ export const SAY = {
   mayContain: (a: Shown) => said`may contain ${a}`,
   measuredHere: 'measured in this household',
   method: 'Method',
-  minutesShort: 'minutes',
-  mixAt: 'mix at',
   more: 'more',
   moreForThisBake: 'More for this bake',
   moreOrLess: (a: Shown, b: Shown, c: Shown) => said`${a} g ${b} ${c}`,
@@ -178,7 +165,6 @@ export const SAY = {
   orAScoopOf: 'or a scoop of',
   orType: 'Or type',
   otherNumber: (a: Shown, b: Shown) => said`cut into ${a} instead of ${b}`,
-  ovenAt: 'Oven at',
   over: (a: Shown) => said`${a} g over`,
   overIt: 'What goes over it',
   overItSuchAs: 'over it: 15 g maple syrup',
@@ -215,9 +201,6 @@ export const SAY = {
   raw: 'raw',
   readAs: (a: Shown, b: Shown) => said`${a} g of ${b}`,
   really: 'Really',
-  recipeIsApart: (a: Shown, b: Shown) =>
-    said`The recipe says ${a} minutes, much ${b} than what is reckoned here: go by the recipe, look early, and see whether tin, depth and oven are as written.`,
-  recipeSays: (a: Shown) => said`The recipe says ${a} minutes: that comes first.`,
   risen: 'risen',
   roundingMoves: (a: Shown) => said`What this kitchen can measure moves ${a}.`,
   salt: 'Salt',
@@ -240,7 +223,6 @@ export const SAY = {
   shapeRound: 'round',
   shapeSquare: 'square',
   shapeTub: 'tub, drum',
-  shorter: 'shorter',
   show: 'Show',
   showBalance: 'Balance',
   sizeAndTin: 'Size and tin',
@@ -255,7 +237,6 @@ export const SAY = {
   suchAs: '15 g milk',
   suchAsTheDry: 'the dry things',
   sugars: 'Sugars',
-  surfaceWord: 'outside',
   take: (a: Shown) => said`Take ${a} g`,
   takeIt: 'Take',
   takeItBackNow: 'Take it out, then press Take.',
@@ -274,6 +255,7 @@ export const SAY = {
   timesTheFormula: 'Times the formula',
   tinWeighs: 'its tin',
   toGo: (a: Shown) => said`${a} g to go`,
+  timers: 'Timers',
   toTheBake: 'To the bake',
   toThePour: 'to what was poured',
   toWarm: (a: Shown) => said`To warm it: ${a}`,
@@ -315,7 +297,6 @@ export const SAY = {
   wholeEggs: 'Whole eggs',
   wholeGrams: 'Whole grams',
   width: 'Width inside',
-  withFan: 'fan',
   withTopping: (a: Shown, b: Shown, c: Shown) => said`With ${a}: ${b} ${c} more.`,
   writtenFor: 'Same depth as in',
 };
@@ -335,6 +316,8 @@ export const HAPPENED: Readonly<Record<BakeKind, string>> = {
   added: 'a line added',
   'left out': 'a line left out',
   reading: 'a temperature',
+  'into the heat': 'when it went into the oven',
+  'out of the heat': 'when it came out of the oven',
   'timer set': 'a timer',
   'timer rang': 'a timer that rang',
   looked: 'what was seen',
@@ -348,12 +331,4 @@ export const HAPPENED: Readonly<Record<BakeKind, string>> = {
   note: 'a note',
   undone: 'an undoing',
   finished: 'the end of the bake',
-};
-
-/** Why no time is reckoned. */
-export const WHY_NO_TIME: Readonly<Record<TimeRefusal, string>> = {
-  'no oven': 'No oven time is reckoned: it is not baked, or it goes into something that does not go into the oven.',
-  pieces: 'What lies in pieces on a sheet is not reckoned: go by the recipe, and look early.',
-  'no core': 'For this kind no core temperature is known, so that no time is reckoned: go by the recipe and by the look of it.',
-  never: 'At this oven its middle would not get hot enough in four hours: set it hotter, or bake it shallower.',
 };

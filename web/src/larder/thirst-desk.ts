@@ -1,19 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { type Food, type LearnedThirst, learnThirst, MARK_WORDS, type Pack, thirstOfTest, type ThirstTest } from '@fellmist/core';
-import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
+import { beliefChart } from '../ui/belief-chart';
+import { Chart } from '../ui/chart';
 import { showDay, today } from '../ui/day';
 import { showNumber } from '../ui/figures';
 import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
-
-/** Points of a drawn curve. */
-const POINTS = 121;
-
-function bell(x: number, mean: number, sd: number): number {
-  return Math.exp(-((x - mean) ** 2) / (2 * sd ** 2)) / (sd * Math.sqrt(2 * Math.PI));
-}
 
 /** A bench test, step by step, and what it teaches of this pack: what was believed, what was measured, what holds now. */
 @Component({
@@ -76,42 +70,7 @@ export class ThirstDesk {
     const learned = this.learned();
     if (!learned) return undefined;
     const { prior, learned: now, measured } = learned;
-    const low = Math.max(Math.min(prior.gPerG - 3 * prior.sd, now.gPerG - 3 * now.sd, ...measured) * 0.95, 0);
-    const high = Math.max(prior.gPerG + 3 * prior.sd, now.gPerG + 3 * now.sd, ...measured) * 1.05;
-    const xs = Array.from({ length: POINTS }, (_, i) => low + ((high - low) * i) / (POINTS - 1));
-    const curve = (mean: number, sd: number): [number, number][] => {
-      const top = bell(mean, mean, sd);
-      return xs.map((x) => [x, bell(x, mean, sd) / top]);
-    };
-    return (palette: ChartPalette): ChartOption => ({
-      animation: false,
-      grid: { left: 8, right: 8, top: 12, bottom: 40 },
-      xAxis: {
-        type: 'value',
-        min: low,
-        max: high,
-        name: SAY.gramsOfWaterHeldBy,
-        nameLocation: 'middle',
-        nameGap: 24,
-        nameTextStyle: { color: palette.softInk },
-        axisLabel: { color: palette.softInk, showMinLabel: false, showMaxLabel: false, formatter: (x: number) => showNumber(x, 1) },
-        axisLine: { lineStyle: { color: palette.ink } },
-        splitLine: { show: false },
-      },
-      yAxis: { type: 'value', show: false, min: 0, max: 1.15 },
-      series: [
-        { type: 'line', data: curve(prior.gPerG, prior.sd), showSymbol: false, silent: true, lineStyle: { color: palette.softInk, width: 1.5, type: 'dashed' } },
-        {
-          type: 'line',
-          data: measured.length > 0 ? curve(now.gPerG, now.sd) : [],
-          showSymbol: false,
-          silent: true,
-          lineStyle: { color: palette.accent, width: 2 },
-          areaStyle: { color: palette.accent, opacity: 0.12 },
-        },
-        { type: 'scatter', data: measured.map((gPerG) => [gPerG, 0.04]), symbol: 'diamond', symbolSize: 12, itemStyle: { color: palette.ink } },
-      ],
-    });
+    return beliefChart({ prior: { mean: prior.gPerG, sd: prior.sd }, now: { mean: now.gPerG, sd: now.sd }, measured, axis: SAY.gramsOfWaterHeldBy });
   });
 
   protected readonly chartWords = computed(() => {

@@ -10,6 +10,8 @@ import { keptFeature } from '../state/kept.feature';
 import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
 import * as lookupEffects from '../state/lookup.effects';
+import * as timersEffects from '../state/timers.effects';
+import { timersFeature } from '../state/timers.feature';
 import { PlaceTitle } from './placeTitle';
 import { routes } from './routes';
 
@@ -23,8 +25,9 @@ export const appConfig: ApplicationConfig = {
       [larderFeature.name]: larderFeature.reducer,
       [householdFeature.name]: householdFeature.reducer,
       [keptFeature.name]: keptFeature.reducer,
+      [timersFeature.name]: timersFeature.reducer,
     }),
-    provideEffects(larderEffects, lookupEffects, householdEffects, keptEffects),
+    provideEffects(larderEffects, lookupEffects, householdEffects, keptEffects, timersEffects),
     { provide: TitleStrategy, useClass: PlaceTitle },
   ],
 };

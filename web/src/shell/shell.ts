@@ -15,6 +15,7 @@ import { type Binding, Keys } from '../ui/keys';
 import { ToldNotice } from '../ui/told-notice';
 import { Button } from '../ui/zorro/button';
 import { Help } from './help';
+import { RunningTimers } from './running-timers';
 import { SAY } from './words';
 
 interface Place {
@@ -36,7 +37,7 @@ const PLACES: readonly Place[] = [
 /** The rail of places, the place itself, and help for it. */
 @Component({
   selector: 'fm-root',
-  imports: [Button, FirstStepsBar, Help, Icon, RouterLink, RouterLinkActive, RouterOutlet, ToldNotice],
+  imports: [Button, FirstStepsBar, Help, Icon, RouterLink, RouterLinkActive, RouterOutlet, RunningTimers, ToldNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shell.html',
   styleUrl: './shell.less',

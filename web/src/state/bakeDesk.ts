@@ -6,6 +6,7 @@ import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
 import { bakeActions } from './bake.actions';
 import { bakeFeature } from './bake.feature';
+import { Clock } from './clock';
 import { Desk } from './desk';
 import { Preferences } from './preferences';
 import { teller } from './teller';
@@ -18,6 +19,7 @@ export class BakeDesk {
   private readonly asking = inject(Asking);
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
+  private readonly clock = inject(Clock);
   readonly stored = this.store.selectSignal(bakeFeature.selectStored);
   readonly events = this.store.selectSignal(bakeFeature.selectEvents);
   readonly waiting = this.store.selectSignal(bakeFeature.selectWaiting);
@@ -82,7 +84,7 @@ export class BakeDesk {
   }
 
   private stamped(act: BakeAct, events: readonly BakeEvent[]): BakeEvent {
-    return { ...act, id: crypto.randomUUID(), teller: teller(), turn: nextTurn(events), at: new Date().toISOString() };
+    return { ...act, id: crypto.randomUUID(), teller: teller(), turn: nextTurn(events), at: this.clock.iso() };
   }
 
   /** Something happened: it counts at once, and the server hears of it as soon as it can. */

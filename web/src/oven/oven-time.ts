@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { mainPart } from '@fellmist/core';
-import { type BakingAsk, type BakingTime, firstLookS, type Fit, OVEN_C, ownTime, thermalOf, timeJudgement, type TimeRefusal, timeRefusal } from '@fellmist/core/bake';
+import { type BakingAsk, type BakingTime, firstLookS, type Fit, fitOf, OVEN_C, ownTime, thermalOf, timeJudgement, type TimeRefusal, timeRefusal } from '@fellmist/core/bake';
 import { catchError, EMPTY, Subject, switchMap, timer } from 'rxjs';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
@@ -12,18 +12,17 @@ import { fieldTemperature, readTemperature, showTemperature } from '../ui/temper
 import { Field } from '../ui/zorro/field';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { HeavyWork } from '../workers/heavyWork';
+import { HouseholdOven } from './household-oven';
+import { OvenRun } from './oven-run';
 import { SAY, WHY_NO_TIME } from './words';
 
 /** What is typed on is waited for, milliseconds. */
 const PAUSE_MS = 120;
 const ROOM_C = 21;
-/** Classes that are often baked in a water bath. */
-const BATHED: ReadonlySet<string> = new Set(['baked-custard', 'cheesecake']);
-
 /** How long the batch bakes in its tin: when to look, when it should be done, what another setting of the oven does. */
 @Component({
   selector: 'fm-oven-time',
-  imports: [Chart, Checkbox, Field, FormsModule],
+  imports: [Chart, Checkbox, Field, FormsModule, OvenRun],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './oven-time.html',
   styleUrl: './oven-time.less',
@@ -33,13 +32,19 @@ export class OvenTime {
   private readonly desk = inject(BakeDesk);
   private readonly preferences = inject(Preferences);
   private readonly heavy = inject(HeavyWork);
-  readonly fit = input.required<Fit>();
+  private readonly household = inject(HouseholdOven);
   protected readonly fault = signal<string | undefined>(undefined);
+  protected readonly fit = computed((): Fit | undefined => {
+    const [chosen, volume] = [this.desk.bake()?.vessel, this.desk.volume()];
+    return chosen && volume ? fitOf(chosen.vessel, chosen.count, volume, this.desk.product()) : undefined;
+  });
   private readonly typedOven = signal<number | undefined>(undefined);
   private readonly typedStart = signal<number | undefined>(undefined);
   protected readonly isFan = signal(false);
   protected readonly isInBath = signal(false);
   protected readonly answer = signal<BakingTime | TimeRefusal | undefined>(undefined);
+  /** Whether the answer is still of another oven or tin. */
+  protected readonly isReckoning = signal(false);
   private readonly asked = new Subject<BakingAsk | undefined>();
 
   protected readonly unit = computed(() => this.preferences.settings().temperature);
@@ -48,11 +53,14 @@ export class OvenTime {
     return this.typedOven() ?? Math.round((low + high) / 10) * 5;
   });
   private readonly startC = computed(() => this.typedStart() ?? ROOM_C);
+  /** The oven as it is set here. */
+  protected readonly heat = computed(() => ({ ovenC: this.ovenC(), isFan: this.isFan(), isInBath: this.isInBath(), startC: this.startC() }));
   protected readonly ovenField = computed(() => fieldTemperature(this.ovenC(), this.unit()));
   protected readonly startField = computed(() => fieldTemperature(this.startC(), this.unit()));
-  protected readonly isBathOffered = computed(() => BATHED.has(this.desk.product()?.id ?? ''));
+  protected readonly isBathOffered = computed(() => this.desk.product()?.inBath === true);
   protected readonly refusal = computed(() => {
-    const why = timeRefusal(this.fit(), this.desk.product());
+    const [fit, product] = [this.fit(), this.desk.product()];
+    const why = fit ? timeRefusal(fit, product) : product?.heat === 'oven' ? 'no tin' : 'no oven';
     const answer = this.answer();
     return why ?? (typeof answer === 'string' ? answer : undefined);
   });
@@ -65,12 +73,13 @@ export class OvenTime {
     const [bake, larder, volume, product] = [this.desk.bake(), this.desk.larder(), this.desk.volume(), this.desk.product()];
     const part = bake && larder && mainPart(bake.exact, larder);
     const thermal = part && thermalOf(part, larder);
-    if (!thermal || !volume) return undefined;
-    return { fit: this.fit(), volume, thermal, product, setting: { ovenC: this.ovenC(), isFan: this.isFan(), isInBath: this.isInBath(), startC: this.startC() } };
+    const fit = this.fit();
+    if (!thermal || !volume || !fit || timeRefusal(fit, product) !== undefined) return undefined;
+    return { fit, volume, thermal, product, setting: { ...this.heat(), factor: this.household.factor().factor } };
   });
 
-  private readonly own = computed(() => ownTime(this.desk.bake()?.plan.method ?? []));
-  private readonly time = computed(() => {
+  protected readonly own = computed(() => ownTime(this.desk.bake()?.plan.method ?? []));
+  protected readonly time = computed(() => {
     const answer = this.answer();
     return typeof answer === 'string' ? undefined : answer;
   });
@@ -146,9 +155,15 @@ export class OvenTime {
         takeUntilDestroyed(),
       )
       .subscribe((step) => {
-        if (step.kind === 'done') this.answer.set(step.answer);
+        if (step.kind !== 'done') return;
+        this.answer.set(step.answer);
+        this.isReckoning.set(false);
       });
-    effect(() => this.asked.next(timeRefusal(this.fit(), this.desk.product()) === undefined ? this.ask() : undefined));
+    effect(() => {
+      const ask = this.ask();
+      this.isReckoning.set(ask !== undefined);
+      this.asked.next(ask);
+    });
   }
 
   protected giveOven(text: string): void {

@@ -1,0 +1,68 @@
+import type { TimeRefusal } from '@fellmist/core/bake';
+import { said, type Shown } from '../ui/said';
+
+/** The words of this folder's pages: another language is another table of these. */
+export const SAY = {
+  aTimerFor: 'A timer for',
+  asItIsNow: 'as it is taken now',
+  bakeWord: 'bake',
+  bakesWord: 'bakes',
+  beforeAny: 'before any bake',
+  clockWentBack: 'It came out before it went in by the clock: nothing is learned from that.',
+  coreCurve: (a: Shown) => said`Temperature of the middle and of the outside over time. ${a}`,
+  coreWord: 'middle',
+  doneWord: 'should be done',
+  eachBake: 'each bake',
+  estimateOfHeat: 'An estimate from heat through the mix: ovens and tins differ, so look, and go by the test of doneness and by its core.',
+  forExample: 'the glaze, for example',
+  forgetTheOven: 'Forget it',
+  fromUpTo: (a: Shown, b: Shown) => said`${a} to ${b}`,
+  giveMinutes: 'Give minutes such as 10 or 7.5, or hours such as 1:30, up to a week.',
+  giveOvenDegrees: 'Give a temperature such as 175 or 350 F.',
+  inABath: 'in a water bath',
+  inSince: (a: Shown) => said`In the oven since ${a}.`,
+  inSinceDone: (a: Shown, b: Shown, c: Shown) => said`In the oven since ${a}; it should be done from ${b} to ${c}.`,
+  inTheOven: 'In the oven',
+  intoTheOven: 'Into the oven',
+  isReckoned: 'The time is being reckoned…',
+  longer: 'longer',
+  look: 'look',
+  lookAndDone: (a: Shown, b: Shown, c: Shown) => said`Look first after ${a} minutes; it should be done between ${b} and ${c}.`,
+  lookAtIt: 'look',
+  lookFor: (a: Shown) => said`Look: ${a}`,
+  minutesShort: 'minutes',
+  minutesWord: 'Minutes',
+  mixAt: 'mix at',
+  noNotices: 'This browser shows no notices: a timer rings only while this page is open.',
+  notOutYet: 'Not out yet',
+  outOfTheOven: 'Out of the oven',
+  ovenAt: 'Oven at',
+  ovenForgotten: 'What was learned of the oven is forgotten.',
+  ovenTakes: (a: Shown, b: Shown, c: Shown, d: Shown, e: Shown) =>
+    said`Your oven takes ${a} of what is reckoned for this kind (${b} to ${c}, from ${d} ${e}); that is in the times above.`,
+  recipeIsApart: (a: Shown, b: Shown) =>
+    said`The recipe says ${a} minutes, much ${b} than what is reckoned here: go by the recipe, look early, and see whether tin, depth and oven are as written.`,
+  recipeSays: (a: Shown) => said`The recipe says ${a} minutes: that comes first.`,
+  setIt: 'Set it',
+  shareOfReckoned: 'share of the reckoned time',
+  shorter: 'shorter',
+  showHow: 'how that is known',
+  surfaceWord: 'outside',
+  timerWord: 'timer',
+  turnAtHalf: 'it browns on one side: turn at half time',
+  turnIt: 'turn',
+  turnItRound: 'Turn the tin or tray round, quickly.',
+  wasIn: (a: Shown) => said`It was ${a} minutes in the oven.`,
+  wasInReckoned: (a: Shown, b: Shown, c: Shown) => said`It was ${a} minutes in the oven; ${b} were reckoned with nothing known of it: ${c} of that.`,
+  wasSomethingElse: (a: Shown, b: Shown) => said`It was ${a} minutes in the oven and ${b} were reckoned: so far apart that nothing is learned from it.`,
+  withFan: 'fan',
+};
+
+/** Why no time is reckoned. */
+export const WHY_NO_TIME: Readonly<Record<TimeRefusal | 'no tin', string>> = {
+  'no tin': 'Choose the tin it goes into (Size and tin), and the time in it is reckoned.',
+  'no oven': 'No oven time is reckoned: it is not baked, or it goes into something that does not go into the oven.',
+  pieces: 'What lies in pieces on a sheet is not reckoned: go by the recipe, and look early.',
+  'no core': 'For this kind no core temperature is known, so that no time is reckoned: go by the recipe and by the look of it.',
+  never: 'At this oven its middle would not get hot enough in four hours: set it hotter, or bake it shallower.',
+};
