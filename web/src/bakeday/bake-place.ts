@@ -59,10 +59,6 @@ export class BakePlace {
   ]);
 
   constructor() {
-    // What a bake that is out says of the oven is still read: the page does not run on by itself.
-    effect(() => {
-      if (this.show() === 'oven') untracked(() => this.chosen.set('oven'));
-    });
     effect(() => {
       const id = this.id();
       untracked(() => {
@@ -70,6 +66,10 @@ export class BakePlace {
         this.desk.open(id);
         if (this.desk.vessels().length === 0) this.store.dispatch(bakeActions.vesselsWanted());
       });
+    });
+    // What a bake that is out says of the oven is still read: the page does not run on by itself.
+    effect(() => {
+      if (this.show() === 'oven') untracked(() => this.chosen.set('oven'));
     });
   }
 
