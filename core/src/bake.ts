@@ -2,3 +2,4 @@
 export * from './vessel';
 export * from './day';
 export * from './heat';
+export * from './plan';

@@ -1,0 +1,3 @@
+export { type Appliance, APPLIANCES, type Busy, type DayStep, type Held, HOME_ROOM, type Room, type Treat } from './dayStep';
+export { type Clash, type DayPlan, type OvenHeating, HEATS_S, planDay, planDaySteps, type PlanAsk, type PlannedStep, type WayOut } from './dayPlan';
+export { treatOf } from './treatSteps';

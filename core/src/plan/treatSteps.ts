@@ -1,0 +1,68 @@
+import table from '@fellmist/language/daySteps.json' with { type: 'json' };
+import { allLines, type Formula } from '../formula';
+import { LOOK, ownTime } from '../heat';
+import { type ProductClass } from '../product';
+import { type Appliance, type DayStep, type Treat } from './dayStep';
+
+interface StepRow {
+  readonly key: string;
+  readonly words: string;
+  readonly min: number;
+  readonly you?: boolean;
+  readonly with?: Appliance;
+  /** Its time is the oven's: the recipe's own, or the one that is reckoned. */
+  readonly heat?: boolean;
+  /** At least as long as the class rests. */
+  readonly rest?: boolean;
+  readonly perLineS?: number;
+  readonly perPieceS?: number;
+  readonly withinMin?: number;
+}
+
+interface KindRow {
+  readonly classes: readonly string[];
+  readonly standsMin: number;
+  readonly steps: readonly StepRow[];
+}
+
+const KINDS = table.kinds as readonly KindRow[];
+
+export interface TreatAsk {
+  readonly id: string;
+  readonly formula: Formula;
+  readonly product: ProductClass | undefined;
+  readonly serveS: number;
+  /** What is reckoned for its tin, and when to look first, seconds; a time in the recipe's own method stands before it. */
+  readonly reckoned?: { readonly bakeS: number; readonly lookS: number };
+}
+
+/**
+ * A treat as the steps of its day [data/language/daySteps.json]: its class's own, with the time that its lines take to weigh
+ * out, and the oven's as the recipe says it, else as it is reckoned, else as is common for its class.
+ */
+export function treatOf({ id, formula, product, serveS, reckoned }: TreatAsk): Treat {
+  const kind = KINDS.find(({ classes }) => product !== undefined && classes.includes(product.id)) ?? (KINDS.at(-1) as KindRow);
+  const own = ownTime(formula.method);
+  const lines = allLines(formula).length;
+  const [lowC, highC = lowC] = product?.ovenC ?? [];
+  const steps = kind.steps.flatMap((row): readonly DayStep[] => {
+    const restS = row.rest ? (product?.restMin ?? 0) * 60 : 0;
+    const bakeS = own ? own.high * 60 : reckoned?.bakeS;
+    const plainS = Math.max(row.min * 60, restS) + (row.perLineS ?? 0) * lines + (row.perPieceS ?? 0) * formula.portions;
+    const seconds = row.heat ? (bakeS ?? plainS) : plainS;
+    if (seconds <= 0) return [];
+    const lookS = own ? Math.min(own.low * 60 * LOOK, reckoned?.lookS ?? Infinity) : (reckoned?.lookS ?? seconds * LOOK);
+    return [
+      {
+        id: `${id} ${row.key}`,
+        words: row.words,
+        seconds,
+        needsYou: row.you === true,
+        ...(row.with === undefined ? {} : { busy: row.with }),
+        ...(row.heat && lowC !== undefined && highC !== undefined ? { ovenC: Math.round((lowC + highC) / 10) * 5, lookS } : {}),
+        ...(row.withinMin === undefined ? {} : { withinS: row.withinMin * 60 }),
+      },
+    ];
+  });
+  return { id, title: formula.title, steps, serveS, standsS: kind.standsMin * 60 };
+}
