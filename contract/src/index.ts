@@ -1,3 +1,4 @@
+export { newPlanSchema, planChangeSchema, type PlanHead, planSchema, type StoredPlan } from './plan';
 export {
   countingQuerySchema,
   labelSchema,

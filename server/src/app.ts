@@ -13,6 +13,7 @@ import { formulaRoutes } from './routes/formulas';
 import { householdRoutes } from './routes/household';
 import { importRoutes } from './routes/imports';
 import { larderRoutes } from './routes/larder';
+import { planRoutes } from './routes/plans';
 import { pictureRoutes } from './routes/pictures';
 import { type LarderStore } from './store/larderStore';
 
@@ -43,6 +44,7 @@ export function buildApp({ larderStore, labels, scale, vessels, webRoot, log, no
     formulaRoutes(larderStore, now),
     householdRoutes(larderStore, now),
     bakeRoutes(larderStore, vessels, now),
+    planRoutes(larderStore, now),
     deviceRoutes(labels, scale),
     noSuchRoute,
   );

@@ -69,6 +69,13 @@ const TOLD_S = 5 * 60;
 
 const whole = (seconds: number): number => Math.ceil(seconds / MINUTE - 1e-9) * MINUTE;
 
+/** How long a step lasts: as it did where it is over; where it was begun and is not, at least until now while hands or the oven are in it. */
+function lastingS(step: DayStep, hold: Held | undefined, nowS: number): number {
+  if (hold?.endS !== undefined) return Math.max(whole(hold.endS - hold.startS), 0);
+  const isWatched = hold?.isBegun === true && (step.needsYou || step.ovenC !== undefined);
+  return isWatched ? Math.max(whole(step.seconds), whole(nowS - hold.startS)) : whole(step.seconds);
+}
+
 interface Laid {
   readonly problem: Problem;
   readonly steps: readonly { readonly step: DayStep; readonly treat: Treat; readonly lastsS: number }[];
@@ -81,8 +88,7 @@ interface Laid {
 function lay({ treats, room, nowS, held, from }: PlanAsk, originS: number, isBack: boolean, isServed: boolean): Laid {
   const steps = treats.flatMap((treat) =>
     treat.steps.map((step) => {
-      const { startS, endS } = held[step.id] ?? {};
-      return { step, treat, lastsS: startS !== undefined && endS !== undefined ? Math.max(whole(endS - startS), 0) : whole(step.seconds) };
+      return { step, treat, lastsS: lastingS(step, held[step.id], nowS) };
     }),
   );
   const settings: number[] = [];
@@ -199,7 +205,7 @@ function planned(ask: PlanAsk, { starts, served, isBest }: Solved, kind: 'in tim
   const steps = flat.map(({ treat, step, n, ideal }, i): PlannedStep => {
     const startS = starts[i] ?? 0;
     const hold = ask.held[step.id];
-    const endS = hold?.endS ?? startS + whole(step.seconds);
+    const endS = hold?.endS ?? startS + lastingS(step, hold, ask.nowS);
     const next = n + 1 < treat.steps.length ? starts[i + 1] : served[ask.treats.indexOf(treat)];
     return {
       step,

@@ -42,4 +42,6 @@ export interface Treat {
 export interface Held {
   readonly startS: number;
   readonly endS?: number;
+  /** It was really begun, and not only put there. */
+  readonly isBegun?: boolean;
 }
