@@ -21,6 +21,7 @@ import { addDays, formatISO, parseISO } from 'date-fns';
 import { countFormulas, createFormula, saveTry } from '../store/formulas';
 import { type LarderStore } from '../store/larderStore';
 import { setBakes } from './setBakes';
+import { setPlan } from './setPlan';
 import { steadyId } from './steadyId';
 
 const household = z.array(
@@ -141,4 +142,5 @@ export function setTable(larderStore: LarderStore, shipped: ShippedLarder, vesse
   }
   stockTable(larderStore, dataFolder);
   setBakes(larderStore, shipped, vessels, dataFolder);
+  setPlan(larderStore);
 }

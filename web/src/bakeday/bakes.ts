@@ -8,6 +8,7 @@ import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
 import { shelfActions, shelfFeature } from '../state/shelf.feature';
+import { PlanList } from '../dayplan/plan-list';
 import { KeptList } from '../parts/kept-list';
 import { Picker } from '../ui/pick';
 import { Told } from '../ui/told';
@@ -18,7 +19,7 @@ import { SAY } from './words';
 /** All bakes, the last touched first, and a new one of what is on the shelf. */
 @Component({
   selector: 'fm-bakes',
-  imports: [Button, KeptList, Picker, RouterLink, Skeleton],
+  imports: [Button, KeptList, Picker, PlanList, RouterLink, Skeleton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bakes.html',
   styleUrl: './bakes.less',

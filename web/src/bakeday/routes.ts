@@ -6,6 +6,9 @@ import * as bakeEffects from '../state/bake.effects';
 import { bakeFeature } from '../state/bake.feature';
 import * as shelfEffects from '../state/shelf.effects';
 import { loadOven, ovenFeature } from '../state/oven.feature';
+import * as planEffects from '../state/plan.effects';
+import { planFeature } from '../state/plan.feature';
+import { SAY as PLAN_SAY } from '../dayplan/words';
 import { BakeDesk } from '../state/bakeDesk';
 import { shelfFeature } from '../state/shelf.feature';
 import { Bakes } from './bakes';
@@ -28,9 +31,12 @@ export const bakeRoutes: Routes = [
       provideEffects(shelfEffects),
       provideState(ovenFeature),
       provideEffects({ loadOven }),
+      provideState(planFeature),
+      provideEffects(planEffects),
     ],
     children: [
       { path: '', pathMatch: 'full', component: Bakes, title: SAY.bakeDay, data: { about: [SAY.aboutBakes] } },
+      { path: 'day/:id', title: SAY.bakeDay, data: { about: [PLAN_SAY.aboutPlan] }, loadComponent: () => import('../dayplan/plan-place').then((m) => m.PlanPlace) },
       { path: ':id/weigh', title: SAY.bakeDay, data: { about: [SAY.aboutWeigh] }, loadComponent: () => import('./weigh').then((m) => m.Weigh) },
       { path: ':id/cards', title: SAY.bakeDay, data: { about: [SAY.aboutCards] }, loadComponent: () => import('./cards').then((m) => m.Cards) },
       { path: ':id', canActivate: [openEarly], title: SAY.bakeDay, data: { about: [SAY.aboutBake] }, loadComponent: () => import('./bake-place').then((m) => m.BakePlace) },

@@ -7,14 +7,10 @@ import { catchError, exhaustMap, filter, map, merge, mergeMap, of, switchMap, ta
 import { failureWords } from './api';
 import { answering } from './asking';
 import { Clock } from './clock';
-import { planActions, planFeature } from './plan.feature';
+import { planActions, planFeature, planUrl } from './plan.feature';
 
 /** How often a plan that is seen asks what another phone did, milliseconds. */
 const ASK_MS = 10_000;
-
-export function planUrl(id: string, rest = ''): string {
-  return `/api/plans/${encodeURIComponent(id)}${rest}`;
-}
 
 export const loadPlans = createEffect(
   (actions = inject(Actions), http = inject(HttpClient)) =>

@@ -22,6 +22,11 @@ export const planActions = createActionGroup({
   },
 });
 
+/** Where a plan lies on the server. */
+export function planUrl(id: string, rest = ''): string {
+  return `/api/plans/${encodeURIComponent(id)}${rest}`;
+}
+
 interface PlanState {
   readonly heads: readonly PlanHead[] | undefined;
   readonly listFailure: string | undefined;

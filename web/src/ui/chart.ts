@@ -1,12 +1,13 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, viewChild } from '@angular/core';
-import { LineChart, ScatterChart } from 'echarts/charts';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, output, viewChild } from '@angular/core';
+import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components';
 import { type EChartsCoreOption, type EChartsType, init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { Preferences } from '../state/preferences';
 
-use([LineChart, ScatterChart, GridComponent, MarkAreaComponent, MarkLineComponent, CanvasRenderer]);
+use([CustomChart, LineChart, ScatterChart, GridComponent, MarkAreaComponent, MarkLineComponent, CanvasRenderer]);
 
+export type { EChartsType };
 export type ChartOption = EChartsCoreOption;
 
 /** The theme's colours, for a canvas that cannot read them by itself. */
@@ -17,6 +18,9 @@ export interface ChartPalette {
   readonly rule: string;
   readonly band: string;
   readonly attention: string;
+  readonly attentionWash: string;
+  readonly sheet: string;
+  readonly wash: string;
   readonly face: string;
 }
 
@@ -30,6 +34,9 @@ function palette(): ChartPalette {
     rule: colour('rule'),
     band: colour('band'),
     attention: colour('attention'),
+    attentionWash: colour('attention-wash'),
+    sheet: colour('sheet'),
+    wash: colour('accent-wash'),
     face: colour('face'),
   };
 }
@@ -45,6 +52,8 @@ export class Chart {
   private readonly preferences = inject(Preferences);
   readonly option = input.required<(colours: ChartPalette) => ChartOption>();
   readonly words = input.required<string>();
+  /** The drawn chart, for who listens to what is done on it. */
+  readonly ready = output<EChartsType>();
   private readonly canvas = viewChild.required<ElementRef<HTMLElement>>('canvas');
   private chart: EChartsType | undefined;
   /** Read anew with the theme alone: asking the page for its colours takes longer than drawing a line. */
@@ -61,6 +70,7 @@ export class Chart {
       const element = this.canvas().nativeElement;
       this.chart = init(element);
       this.draw();
+      this.ready.emit(this.chart);
       const sizes = new ResizeObserver(() => this.chart?.resize());
       sizes.observe(element);
       destroyed.onDestroy(() => {
