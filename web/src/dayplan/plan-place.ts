@@ -21,7 +21,7 @@ import { Skeleton } from '../ui/zorro/skeleton';
 import { dayChart, lanesOf } from './dayChart';
 import { DayDeeds } from './dayDeeds';
 import { dragBars } from './drag';
-import { BUSY_NAMES, BUSY_WORDS, ONE_MORE, SAY } from './words';
+import { BUSY_NAMES, BUSY_WORDS, ONE_MORE, ROOM_WORDS, SAY } from './words';
 
 type From = 'serving' | 'now';
 const FIVE_MIN = 300;
@@ -36,7 +36,7 @@ const FIVE_MIN = 300;
 })
 export class PlanPlace {
   protected readonly say = SAY;
-  protected readonly busyWords = BUSY_WORDS;
+  protected readonly roomWords = ROOM_WORDS;
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly preferences = inject(Preferences);

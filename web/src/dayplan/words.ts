@@ -86,6 +86,19 @@ export const BUSY_WORDS: Readonly<Record<Busy | 'counter', string>> = {
   counter: 'Waits',
 };
 
+/** What is counted of each, where the day says what there is. */
+export const ROOM_WORDS: Readonly<Record<Busy, string>> = {
+  you: 'Pairs of hands',
+  oven: 'Oven shelves',
+  mixer: 'Mixers',
+  blender: 'Blenders',
+  griddle: 'Griddles',
+  microwave: 'Microwaves',
+  churn: 'Churns',
+  fridge: 'Treats in the fridge',
+  freezer: 'Treats in the freezer',
+};
+
 /** One more of it, or what it is called where it is wanted twice. */
 export const BUSY_NAMES: Readonly<Record<Busy, string>> = {
   you: 'Your hands were',

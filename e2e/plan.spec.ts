@@ -1,0 +1,123 @@
+import type { Page } from 'puppeteer-core';
+import { choose, openPage, press, sees, type } from './household';
+import { type Visit, visit } from './visit';
+
+interface Answer {
+  readonly plan: {
+    readonly held: Readonly<Record<string, { readonly startAt: string; readonly endAt?: string; readonly by: string }>>;
+    readonly treats: Readonly<Record<string, { readonly bakeId?: string }>>;
+  };
+}
+
+describe('a day planned for the table', () => {
+  let opened: Visit;
+  let page: Page;
+  const household = visit(true, '/bakes', (begun) => {
+    opened = begun;
+    page = begun.page;
+  });
+  const kept = (): Promise<Answer> => page.evaluate(async () => (await (await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}`)).json()) as never);
+  const next = (of: Page = page): Promise<readonly string[]> => of.$$eval('aside .next', (rows) => rows.map((row) => row.textContent?.replace(/\s+/g, ' ').trim() ?? ''));
+  const times = (): Promise<readonly string[]> =>
+    page.$$eval('.steps tbody tr', (rows) =>
+      rows.map((row) => `${row.querySelector('input')?.value ?? row.querySelector('td')?.textContent?.trim() ?? ''} ${row.querySelectorAll('td')[1]?.textContent?.trim() ?? ''}`),
+    );
+  const settled = (): Promise<unknown> => page.waitForFunction(() => document.querySelector('[role=status]')?.textContent === 'saved', { timeout: 10_000 });
+
+  test('the demo’s Saturday: three treats at three, whose hands were wanted twice, as a chart and as a table', async () => {
+    await press(page, 'Saturday tea table');
+    await page.waitForSelector('.day canvas');
+    await sees(page, 'wanted twice');
+    expect((await next()).some((row) => row.includes('Turn the oven to 170'))).toBe(true);
+    await press(page, 'As a table');
+    await page.waitForSelector('.steps tbody tr');
+    // The loaf's recipe bakes 50 minutes, it cools an hour and is sliced in five before three: by hand, unless hands are wanted.
+    expect(await times()).toEqual(expect.arrayContaining(['12:50 Bake', '13:40 Cool, ten minutes in the tin, then on a rack', '14:40 Slice']));
+  }, 60_000);
+
+  test('a step put to a time by hand moves what comes before and after it, is undone by letting it move, and nonsense is told', async () => {
+    const slice = '[aria-label="Beginning of: Carrot-cardamom loaf, Slice"]';
+    await type(page, slice, 'soon');
+    await page.keyboard.press('Tab');
+    await sees(page, 'Give a time such as 15:00.');
+    await type(page, slice, '13:00');
+    await page.keyboard.press('Tab');
+    await page.waitForFunction(
+      () => [...document.querySelectorAll('.steps tbody tr')].some((row) => row.textContent?.includes('Bake') && row.querySelector('input')?.value === '11:10'),
+      { timeout: 10_000 },
+    );
+    await press(page, 'Let it move');
+    await page.waitForFunction(
+      () => [...document.querySelectorAll('.steps tbody tr')].some((row) => row.textContent?.includes('Bake') && row.querySelector('input')?.value === '12:50'),
+      { timeout: 10_000 },
+    );
+    // A bar that is dragged an hour to the left stays there.
+    await page.$eval('.day canvas', (drawn) => drawn.scrollIntoView({ block: 'center' }));
+    const canvas = await (await page.$('.day canvas'))?.boundingBox();
+    if (!canvas) throw new Error('no chart of the day');
+    await page.mouse.move(canvas.x + canvas.width * 0.5, canvas.y + 28 + 44 * 4.5);
+    await page.mouse.down();
+    await page.mouse.move(canvas.x + canvas.width * 0.4, canvas.y + 28 + 44 * 4.5, { steps: 6 });
+    await page.mouse.up();
+    await sees(page, 'put there by hand');
+    await settled();
+    const held = Object.values((await kept()).plan.held);
+    expect(held.map(({ by, startAt }) => [by, Number(startAt.slice(14, 16)) % 5])).toEqual([['pinned', 0]]);
+    await press(page, 'Undo');
+    await settled();
+    expect((await kept()).plan.held).toEqual({});
+  }, 60_000);
+
+  test('too late, midnight and one pair of hands are told; a second phone sees what the first changes; nothing is lost with the server', async () => {
+    const second = await openPage(opened.browser, page.url());
+    await type(page, '#serve-time', '25:99');
+    await page.keyboard.press('Tab');
+    await sees(page, 'Give a time such as 15:00.');
+    await choose(page, 'add-treat', 'Buckwheat drop scones');
+    await sees(page, 'Fry in batches');
+    await household.kill();
+    await type(page, '#room-oven', '1');
+    await page.keyboard.press('Tab');
+    await sees(page, 'Not saved yet');
+    await household.open();
+    await settled();
+    await second.page.waitForFunction(() => document.body.innerText.includes('Fry in batches') && document.querySelector<HTMLInputElement>('#room-oven')?.value === '1', {
+      timeout: 15_000,
+    });
+    await second.page.close();
+    // Yesterday's table cannot be laid any more: it says when it can.
+    const yesterday = new Date(Date.now() - 86_400_000).toISOString();
+    await page.evaluate(async (serveAt) => {
+      await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}`, {
+        method: 'PATCH',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ serveAt }),
+      });
+    }, yesterday);
+    await page.waitForFunction(() => /Too late for .*can be served at/.test(document.body.innerText), { timeout: 15_000 });
+  }, 90_000);
+
+  test('the day goes on from what was begun: the first step begins its bake, a step that is done lets the wait behind it begin', async () => {
+    await press(page, 'forward from now');
+    await page.waitForFunction(() => !document.body.innerText.includes('Too late'), { timeout: 10_000 });
+    const url = page.url();
+    await press(page, 'Begin: Hazelnut rye cookies');
+    await page.waitForFunction(() => location.pathname.endsWith('/weigh'), { timeout: 10_000 });
+    await page.goto(url, { waitUntil: 'load' });
+    await press(page, 'Done: Hazelnut rye cookies');
+    await page.waitForFunction(
+      async () => Object.keys(((await (await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}`)).json()) as { plan: { held: object } }).plan.held).length === 2,
+      { timeout: 10_000 },
+    );
+    const { plan } = await kept();
+    expect(Object.values(plan.held).map(({ by, endAt }) => [by, endAt !== undefined])).toEqual([
+      ['begun', true],
+      ['begun', false],
+    ]);
+    expect(Object.values(plan.treats).filter(({ bakeId }) => bakeId !== undefined)).toHaveLength(1);
+    // The dough chills half an hour by its own timer, above every place.
+    await page.waitForFunction(() => document.querySelector('.running')?.textContent?.includes('Chill the dough'), { timeout: 10_000 });
+    const file = await page.evaluate(async () => (await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}/plan.ics`)).text());
+    expect([file.startsWith('BEGIN:VCALENDAR'), file.includes('Hazelnut rye cookies: Chill the dough')]).toEqual([true, true]);
+  }, 60_000);
+});
