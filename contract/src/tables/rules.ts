@@ -1,4 +1,15 @@
-import { type CautionRule, COLD_FIGURES, type ColdStyle, type Corrective, LEDGER_ROLES, type ProductClass, STEP_PLACES, type SwapRule, type WordGroup } from '@fellmist/core';
+import {
+  type CautionRule,
+  COLD_FIGURES,
+  DONE_LOOKS,
+  type ColdStyle,
+  type Corrective,
+  LEDGER_ROLES,
+  type ProductClass,
+  STEP_PLACES,
+  type SwapRule,
+  type WordGroup,
+} from '@fellmist/core';
 import type { Vessel } from '@fellmist/core/bake';
 import * as z from 'zod';
 import { vesselSchema } from '../bake';
@@ -89,6 +100,7 @@ const productClass = z.strictObject({
   servedC: z.number().min(-30).max(80),
   isEatenRaw: z.boolean(),
   inBath: z.literal(true).optional(),
+  look: z.enum(DONE_LOOKS).optional(),
   mark,
   source: z.string().min(1),
 }) satisfies z.ZodType<ProductClass>;

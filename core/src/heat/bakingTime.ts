@@ -158,7 +158,13 @@ export function* bakingTimeSteps({ fit, volume, thermal, product, setting }: Bak
   if (last === undefined || done === undefined) return 'never';
   const { factor = 1 } = setting;
   const plainS = (done + last) / 2;
-  return { lookS: plainS * factor * LOOK, plainS, fromS: done * factor * (1 - OFF), toS: last * factor * (1 + OFF), curve: heating.samples.map((one) => ({ ...one, seconds: one.seconds * factor })) };
+  return {
+    lookS: plainS * factor * LOOK,
+    plainS,
+    fromS: done * factor * (1 - OFF),
+    toS: last * factor * (1 + OFF),
+    curve: heating.samples.map((one) => ({ ...one, seconds: one.seconds * factor })),
+  };
 }
 
 /** The same at once. */

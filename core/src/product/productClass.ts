@@ -15,6 +15,10 @@ export interface ProteinLimit {
   readonly reason: string;
 }
 
+/** What is seen when it is done. */
+export const DONE_LOOKS = ['clean pick', 'moist pick', 'wobble', 'bubbles', 'set edge', 'set', 'hollow', 'dry cracks', 'crisp'] as const;
+export type DoneLook = (typeof DONE_LOOKS)[number];
+
 /** A kind of treat with what it wants of each role, how it is baked, when it is done and how it keeps. */
 export interface ProductClass {
   readonly id: string;
@@ -30,6 +34,8 @@ export interface ProductClass {
   readonly bands: Readonly<Partial<Record<LedgerRole, Band>>>;
   readonly protein: readonly ProteinLimit[];
   readonly doneness: string;
+  /** What of that can be drawn. */
+  readonly look?: DoneLook;
   readonly ovenC?: readonly [low: number, high: number];
   readonly coreC?: readonly [low: number, high: number];
   readonly restMin: number;

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type 
 import { RouterLink } from '@angular/router';
 import { type BakeLine, inWeighingOrder, isOpen, MOST_POUR_G, nextLine, type PourChoice, pourChoices, pourState, type Stage, stepToDo } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
+import { StepCautions } from '../parts/step-cautions';
+import { KitchenAids } from '../state/kitchenAids';
 import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
@@ -25,7 +27,7 @@ import { SAY } from './words';
 /** Weighing out, one food at a time, with the scale's reading filling the line. */
 @Component({
   selector: 'fm-weigh',
-  imports: [BowlDrawing, Bowls, Button, Field, LinkWords, PourTrough, PourTruth, Practice, RouterLink, SetAside, SomethingElse],
+  imports: [BowlDrawing, Bowls, Button, Field, LinkWords, PourTrough, PourTruth, Practice, RouterLink, SetAside, StepCautions, SomethingElse],
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [PourScale],
   templateUrl: './weigh.html',
@@ -37,6 +39,9 @@ export class Weigh {
   private readonly store = inject(Store);
   private readonly preferences = inject(Preferences);
   protected readonly desk = inject(BakeDesk);
+  protected readonly aids = inject(KitchenAids);
+  /** The caution that belongs to a bowl in which something raw is mixed. */
+  protected readonly rawMixes = ['Raw mixes'];
   readonly id = input.required<string>();
   protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
   private readonly scale = inject(PourScale);
@@ -121,9 +126,18 @@ export class Weigh {
     return SAY.beforeIt(this.desk.lineName(line).toLowerCase(), grams(line.pouredG, this.stepG()), how);
   });
 
+  /** What is next, as it is said aloud. */
+  private readonly spoken = computed(() => {
+    const [step, line] = [this.toDo(), this.line()];
+    if (step) return step.then;
+    return line ? SAY.sayNext(this.name(), line.spoon ?? (line.plannedG === undefined ? '' : SAY.grammes(grams(line.plannedG, line.plannedG < 10 ? 0.1 : 1)))) : SAY.allIsIn;
+  });
+
   constructor() {
     this.store.dispatch(bakeActions.scaleListened());
     const destroyed = inject(DestroyRef);
+    destroyed.onDestroy(this.aids.stayAwake());
+    effect(() => this.aids.speak(this.spoken()));
     destroyed.onDestroy(() => this.store.dispatch(bakeActions.scaleLeft()));
     inject(Keys).bind(
       [

@@ -8,10 +8,12 @@ import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showNumber } from '../ui/figures';
-import { fieldTemperature, readTemperature, showTemperature } from '../ui/temperature';
+import { fieldTemperature, inTemperature, readTemperature, showTemperature } from '../ui/temperature';
 import { Field } from '../ui/zorro/field';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { HeavyWork } from '../workers/heavyWork';
+import { StepCautions } from '../parts/step-cautions';
+import { DoneLookDrawing } from './done-look';
 import { HouseholdOven } from './household-oven';
 import { OvenRun } from './oven-run';
 import { SAY, WHY_NO_TIME } from './words';
@@ -19,10 +21,13 @@ import { SAY, WHY_NO_TIME } from './words';
 /** What is typed on is waited for, milliseconds. */
 const PAUSE_MS = 120;
 const ROOM_C = 21;
+/** Topics of the cautions that belong to heat. */
+const DONENESS = 'Doneness';
+const HOT_THINGS = 'Hot things';
 /** How long the batch bakes in its tin: when to look, when it should be done, what another setting of the oven does. */
 @Component({
   selector: 'fm-oven-time',
-  imports: [Chart, Checkbox, Field, FormsModule, OvenRun],
+  imports: [Chart, Checkbox, DoneLookDrawing, Field, FormsModule, OvenRun, StepCautions],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './oven-time.html',
   styleUrl: './oven-time.less',
@@ -58,6 +63,13 @@ export class OvenTime {
   protected readonly ovenField = computed(() => fieldTemperature(this.ovenC(), this.unit()));
   protected readonly startField = computed(() => fieldTemperature(this.startC(), this.unit()));
   protected readonly isBathOffered = computed(() => this.desk.product()?.inBath === true);
+  protected readonly topics = [DONENESS, HOT_THINGS];
+  /** What is looked for, where it is heated at all. */
+  protected readonly doneness = computed(() => {
+    const product = this.desk.product();
+    return product === undefined || product.heat === 'none' ? undefined : inTemperature(product.doneness, this.unit());
+  });
+  protected readonly look = computed(() => this.desk.product()?.look);
   protected readonly refusal = computed(() => {
     const [fit, product] = [this.fit(), this.desk.product()];
     const why = fit ? timeRefusal(fit, product) : product?.heat === 'oven' ? 'no tin' : 'no oven';

@@ -30,6 +30,7 @@ export const SAY = {
   lookAndDone: (a: Shown, b: Shown, c: Shown) => said`Look first after ${a} minutes; it should be done between ${b} and ${c}.`,
   lookAtIt: 'look',
   lookFor: (a: Shown) => said`Look: ${a}`,
+  lookForWord: 'Done when:',
   minutesShort: 'minutes',
   minutesWord: 'Minutes',
   mixAt: 'mix at',

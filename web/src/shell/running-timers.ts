@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { RunningTimer } from '@fellmist/contract';
 import { Store } from '@ngrx/store';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { interval } from 'rxjs';
 import { Alarm } from '../state/alarm';
+import { KitchenAids } from '../state/kitchenAids';
 import { Timers } from '../state/timers';
 import { timersActions, timersFeature } from '../state/timers.feature';
 import { showClock } from '../ui/clock-words';
@@ -32,6 +33,7 @@ export class RunningTimers {
   protected readonly alarm = inject(Alarm);
   private readonly store = inject(Store);
   private readonly told = inject(Told);
+  private readonly aids = inject(KitchenAids);
   protected readonly isReached = this.store.selectSignal(timersFeature.selectIsReached);
   protected readonly refusal = this.store.selectSignal(timersFeature.selectRefusal);
   private readonly tick = signal(0);
@@ -56,6 +58,10 @@ export class RunningTimers {
   );
 
   constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const sizes = new ResizeObserver(() => document.documentElement.style.setProperty('--timers', `${host.offsetHeight}px`));
+    sizes.observe(host);
+    inject(DestroyRef).onDestroy(() => sizes.disconnect());
     let ticks = 0;
     interval(TICK_MS)
       .pipe(takeUntilDestroyed())
@@ -71,6 +77,7 @@ export class RunningTimers {
         if (this.noticed.has(key)) continue;
         this.noticed.add(key);
         this.alarm.ring();
+        this.aids.speak(SAY.timerRings(timer.title, timer.name, timer.says));
         this.alarm.notice(SAY.timerOf(timer.title, timer.name), timer.says, key);
       }
     });
