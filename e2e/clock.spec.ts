@@ -79,4 +79,18 @@ describe('timers and the oven on the day', () => {
     await press(page, 'Not out yet');
     await sees(page, 'In the oven since');
   }, 60_000);
+
+  test('the thermometer tells what it reads, how fast that rises and when it is enough; unplugged, it says so and nothing is written down', async () => {
+    await page.click('#probe-on');
+    await press(page, 'No thermometer: practise');
+    await page.waitForFunction(() => /rises \d+\.\d °C a minute: about \d+ minutes to 96 °C/.test(document.querySelector('fm-probe-desk')?.textContent ?? ''), { timeout: 20_000 });
+    await press(page, 'Write it down');
+    await page.waitForFunction(() => /\d °C at /.test(document.querySelector('fm-probe-desk .soft')?.textContent ?? ''), { timeout: 10_000 });
+    await page.evaluate(async () => {
+      await fetch('/api/devices/probe', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ deed: 'unplug' }) });
+    });
+    await sees(page, 'The thermometer is unplugged');
+    expect(await page.$eval('fm-probe-desk button', (button) => (button as HTMLButtonElement).disabled)).toBe(true);
+    expect((await told()).filter((kind) => kind === 'reading')).toHaveLength(1);
+  }, 60_000);
 });

@@ -184,6 +184,16 @@ export type ScaleReading =
   | { readonly kind: 'unplugged' }
   | { readonly kind: 'empty battery' };
 
+/** A reading of the thermometer in the middle, or that there is none; `pace` is how many times as fast as the clock a simulated bake runs. */
+export type ProbeReading = { readonly kind: 'reading'; readonly tempC: number; readonly pace: number } | { readonly kind: 'unplugged' };
+
+/** What is done with the simulated thermometer. */
+export const probeDeedSchema = z.discriminatedUnion('deed', [
+  z.strictObject({ deed: z.literal('into'), fromC: z.number().min(-30).max(120), towardsC: z.number().min(0).max(300) }),
+  z.strictObject({ deed: z.enum(['out', 'unplug', 'plug']) }),
+]);
+export type ProbeDeed = z.infer<typeof probeDeedSchema>;
+
 /** What the practice switch pours onto the simulated scale, or does to it. */
 export const scaleDeedSchema = z.discriminatedUnion('deed', [
   z.strictObject({ deed: z.literal('tare') }),

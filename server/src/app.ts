@@ -6,6 +6,7 @@ import { giveNonce, pages, secureHeaders } from './http/pages';
 import { answerProblems, noSuchRoute } from './http/problem';
 import { type LabelLookup } from './devices/labelLookup';
 import { type Vessel } from '@fellmist/core/bake';
+import { type Probe } from './devices/probe';
 import { type Scale } from './devices/scale';
 import { bakeRoutes } from './routes/bakes';
 import { deviceRoutes } from './routes/devices';
@@ -21,6 +22,7 @@ export interface AppParts {
   readonly larderStore: LarderStore;
   readonly labels: LabelLookup;
   readonly scale: Scale;
+  readonly probe: Probe;
   readonly vessels: readonly Vessel[];
   readonly webRoot: string;
   readonly log: Logger;
@@ -28,7 +30,7 @@ export interface AppParts {
 }
 
 /** The Express application from its parts; it listens to nothing by itself. */
-export function buildApp({ larderStore, labels, scale, vessels, webRoot, log, now }: AppParts): Express {
+export function buildApp({ larderStore, labels, scale, probe, vessels, webRoot, log, now }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: false }));
@@ -45,7 +47,7 @@ export function buildApp({ larderStore, labels, scale, vessels, webRoot, log, no
     householdRoutes(larderStore, now),
     bakeRoutes(larderStore, vessels, now),
     planRoutes(larderStore, now),
-    deviceRoutes(labels, scale),
+    deviceRoutes(labels, scale, probe),
     noSuchRoute,
   );
   app.use('/api', api);

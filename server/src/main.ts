@@ -5,6 +5,7 @@ import { pino } from 'pino';
 import { buildApp } from './app';
 import { setTable } from './demo/setTable';
 import { shelfLookup } from './devices/labelLookup';
+import { SimulatedProbe } from './devices/probe';
 import { SimulatedScale } from './devices/scale';
 import { openStore, type Store } from './store/database';
 import { openLarderStore } from './store/larderStore';
@@ -33,8 +34,9 @@ if (demo) setTable(larderStore, shipped, vessels, join(root, 'data'));
 const labels = shelfLookup(join(root, 'data', 'label-shelf.json'));
 
 const scale = new SimulatedScale(Math.random);
+const probe = new SimulatedProbe(Math.random);
 
-const app = buildApp({ larderStore, labels, scale, vessels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
+const app = buildApp({ larderStore, labels, scale, probe, vessels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
 const server: Server = app.listen(port, '127.0.0.1');
 
 server.on('listening', () => {

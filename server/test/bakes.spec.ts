@@ -3,6 +3,7 @@ import { type BakeHead, type KeptPortions, type OvenEntry, type Problem, type St
 import { allLines } from '@fellmist/core';
 import { type BakeAct, type BakeEvent, type Vessel } from '@fellmist/core/bake';
 import request from 'supertest';
+import { SimulatedProbe } from '../src/devices/probe';
 import { SimulatedScale } from '../src/devices/scale';
 import { testHousehold } from './household';
 
@@ -237,5 +238,26 @@ describe('the simulated scale', () => {
   test('is heard through the server, and takes no deed it does not know', async () => {
     expect((await local(request(app).post('/api/devices/scale')).send({ deed: 'pour', grams: 30 })).status).toBe(204);
     expect((await local(request(app).post('/api/devices/scale')).send({ deed: 'explode' })).status).toBe(422);
+  });
+});
+
+describe('the simulated thermometer', () => {
+  test('lags behind what it is in, warms towards the oven, and says when it is unplugged', async () => {
+    const probe = new SimulatedProbe(() => 0.5, 0);
+    let seen: unknown;
+    const end = probe.listen((reading) => (seen = reading));
+    const tempC = (): number => (seen as { tempC: number }).tempC;
+    probe.do({ deed: 'into', fromC: 60, towardsC: 160 });
+    expect(tempC()).toBe(21);
+    probe.tick(0.1);
+    // 0.1 s at thirty times the pace: three of the four seconds of its lag, 1 - 1/e^0.75 of the way from 21 to 60.2.
+    expect(tempC()).toBeCloseTo(21 + (1 - Math.exp(-0.75)) * 39.2, 0);
+    for (let i = 0; i < 10; i++) probe.tick(1);
+    // A first-order core after 300 s of its half an hour [lumped capacitance, Incropera and DeWitt, equation 5.6].
+    expect(tempC()).toBeCloseTo(160 - 100 * Math.exp(-303 / 1800), 0);
+    probe.do({ deed: 'unplug' });
+    expect(seen).toEqual({ kind: 'unplugged' });
+    end();
+    expect((await local(request(app).post('/api/devices/probe')).send({ deed: 'into', fromC: 20, towardsC: 900 })).status).toBe(422);
   });
 });

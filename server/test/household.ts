@@ -4,6 +4,7 @@ import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { pino } from 'pino';
 import type request from 'supertest';
 import { buildApp } from '../src/app';
+import { SimulatedProbe } from '../src/devices/probe';
 import { SimulatedScale } from '../src/devices/scale';
 import { shelfLookup } from '../src/devices/labelLookup';
 import { openStore, type Store } from '../src/store/database';
@@ -26,6 +27,7 @@ export function appOn(larderStore: LarderStore) {
     larderStore,
     labels,
     scale: new SimulatedScale(() => 0.5, 0),
+    probe: new SimulatedProbe(() => 0.5, 0),
     vessels,
     webRoot: join(root, 'nowhere'),
     log: pino({ level: 'silent' }),

@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { type Problem } from '@fellmist/contract';
 import { buildApp } from '../src/app';
+import { SimulatedProbe } from '../src/devices/probe';
 import { SimulatedScale } from '../src/devices/scale';
 import { openStore } from '../src/store/database';
 import { larderStoreOn, local, migrations, now, sheetOf } from './household';
@@ -20,7 +21,16 @@ writeFileSync(join(webRoot, 'theme.js'), 'void 0;');
 const db = openStore(':memory:', migrations, now);
 const store = larderStoreOn(db);
 const labels = { find: () => Promise.reject(new Error('the wire is cut')) };
-const app = buildApp({ larderStore: store, labels, scale: new SimulatedScale(() => 0.5, 0), vessels: [], webRoot, log: pino({ level: 'silent' }), now });
+const app = buildApp({
+  larderStore: store,
+  labels,
+  scale: new SimulatedScale(() => 0.5, 0),
+  probe: new SimulatedProbe(() => 0.5, 0),
+  vessels: [],
+  webRoot,
+  log: pino({ level: 'silent' }),
+  now,
+});
 afterAll(() => {
   db.close();
   rmSync(webRoot, { recursive: true });

@@ -14,4 +14,5 @@ export {
   timeRefusal,
 } from './bakingTime';
 export { isTrusted, ovenFactor, type OvenFactor, type OvenLog } from './ovenFactor';
+export { forecast, type Forecast, type ProbeSample } from './probe';
 export { firstLookS, ownTime, type OwnTime, timeJudgement } from './ownTime';

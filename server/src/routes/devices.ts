@@ -1,13 +1,14 @@
-import { scaleDeedSchema } from '@fellmist/contract';
+import { probeDeedSchema, scaleDeedSchema } from '@fellmist/contract';
 import { isBarcode } from '@fellmist/core';
 import { Router } from 'express';
 import { type LabelLookup, LookupDown } from '../devices/labelLookup';
+import { type Probe } from '../devices/probe';
 import { type Scale } from '../devices/scale';
 import { ProblemError } from '../http/problem';
 import { openStream } from '../http/stream';
 
-/** Simulated devices: packs by bar code, the scale. */
-export function deviceRoutes(labels: LabelLookup, scale: Scale): Router {
+/** Simulated devices: packs by bar code, the scale, the thermometer. */
+export function deviceRoutes(labels: LabelLookup, scale: Scale, probe: Probe): Router {
   const router = Router();
   router.get('/devices/labels/:code', async (request, response) => {
     const { code } = request.params;
@@ -32,6 +33,15 @@ export function deviceRoutes(labels: LabelLookup, scale: Scale): Router {
   });
   router.post('/devices/scale', (request, response) => {
     scale.do(scaleDeedSchema.parse(request.body));
+    response.status(204).end();
+  });
+  router.get('/devices/probe', (request, response) => {
+    let end = (): void => undefined;
+    const tell = openStream(request, response, () => end());
+    end = probe.listen((reading) => tell(reading));
+  });
+  router.post('/devices/probe', (request, response) => {
+    probe.do(probeDeedSchema.parse(request.body));
     response.status(204).end();
   });
   return router;

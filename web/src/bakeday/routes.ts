@@ -5,7 +5,7 @@ import { provideState } from '@ngrx/store';
 import * as bakeEffects from '../state/bake.effects';
 import { bakeFeature } from '../state/bake.feature';
 import * as shelfEffects from '../state/shelf.effects';
-import { loadOven, ovenFeature } from '../state/oven.feature';
+import { hearProbe, loadOven, ovenFeature, putProbeIn } from '../state/oven.feature';
 import * as planEffects from '../state/plan.effects';
 import { planFeature } from '../state/plan.feature';
 import { SAY as PLAN_SAY } from '../dayplan/words';
@@ -30,7 +30,7 @@ export const bakeRoutes: Routes = [
       provideState(shelfFeature),
       provideEffects(shelfEffects),
       provideState(ovenFeature),
-      provideEffects({ loadOven }),
+      provideEffects({ hearProbe, loadOven, putProbeIn }),
       provideState(planFeature),
       provideEffects(planEffects),
     ],

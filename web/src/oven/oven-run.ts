@@ -15,6 +15,7 @@ import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
 import { HouseholdOven } from './household-oven';
+import { ProbeDesk } from './probe-desk';
 import { SAY } from './words';
 
 const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60), 0);
@@ -22,7 +23,7 @@ const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60)
 /** The batch in the oven: in, looked at, out; what that teaches of the oven, and timers for all that waits. */
 @Component({
   selector: 'fm-oven-run',
-  imports: [Button, Chart, Checkbox, Field, FormsModule],
+  imports: [Button, Chart, Checkbox, Field, FormsModule, ProbeDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './oven-run.html',
   styleUrl: './oven-run.less',

@@ -3,6 +3,7 @@ import { said, type Shown } from '../ui/said';
 
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
+  aProbe: 'A thermometer in the middle',
   aTimerFor: 'A timer for',
   asItIsNow: 'as it is taken now',
   bakeWord: 'bake',
@@ -35,12 +36,22 @@ export const SAY = {
   minutesWord: 'Minutes',
   mixAt: 'mix at',
   noNotices: 'This browser shows no notices: a timer rings only while this page is open.',
+  noTargetC: 'For this kind no core temperature is known: go by the look of it.',
   notOutYet: 'Not out yet',
+  noteIt: 'Write it down',
   outOfTheOven: 'Out of the oven',
   ovenAt: 'Oven at',
   ovenForgotten: 'What was learned of the oven is forgotten.',
   ovenTakes: (a: Shown, b: Shown, c: Shown, d: Shown, e: Shown) =>
     said`Your oven takes ${a} of what is reckoned for this kind (${b} to ${c}, from ${d} ${e}); that is in the times above.`,
+  practiseProbe: 'No thermometer: practise with a simulated one, thirty times as fast',
+  probeLost: 'The thermometer says nothing: the server is not reached.',
+  probeNoEnd: (a: Shown, b: Shown, c: Shown) => said`${a} °${b} a minute: it does not get to ${c} like that.`,
+  probeSays: (a: Shown, b: Shown, c: Shown, d: Shown) => said`rises ${a} °${b} a minute: about ${c} minutes to ${d}, rather more than less`,
+  probeThere: (a: Shown) => said`It has its ${a}: look, and take it out.`,
+  probeUnplugged: 'The thermometer is unplugged: plug it in again, or go by the look.',
+  probeWaits: (a: Shown) => said`wanted ${a}; a moment more tells how fast it rises`,
+  readAt: (a: Shown, b: Shown) => said`${a} at ${b}`,
   recipeIsApart: (a: Shown, b: Shown) =>
     said`The recipe says ${a} minutes, much ${b} than what is reckoned here: go by the recipe, look early, and see whether tin, depth and oven are as written.`,
   recipeSays: (a: Shown) => said`The recipe says ${a} minutes: that comes first.`,
