@@ -20,7 +20,7 @@ import {
 } from '@fellmist/core';
 import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { HyperFormula } from 'hyperformula';
-import { bakingTime, fitOf, thermalOf, volumeOf } from '@fellmist/core/bake';
+import { bakingTime, type DayStep, fitOf, HOME_ROOM, planDay, thermalOf, volumeOf } from '@fellmist/core/bake';
 import { printRows, quantile } from './figures';
 import { measureBake } from './bake';
 import { measureDrags, measureKeys } from './keys';
@@ -139,6 +139,17 @@ const heating = ((): number => {
   const ask = { fit: fitOf(tin, 1, volume, loafClass), volume, thermal, product: loafClass, setting: { ovenC: 170, isFan: false, isInBath: false, startC: 21 } };
   return timeOf(() => bakingTime(ask), 12);
 })();
+/** Six treats of ten steps each: hands, an oven at two settings, a mixer, waits; all for one table. */
+const planning = ((): number => {
+  const serveS = Date.UTC(2026, 10, 28, 15) / 1000;
+  const stepOf = (t: number, n: number): DayStep => {
+    const [id, seconds, kind] = [`${t} ${n}`, (8 + ((t * 7 + n * 11) % 25)) * 60, (t * 3 + n * 5) % 4];
+    const plain = { id, words: id, seconds, needsYou: kind === 1 || kind === 2 };
+    return kind === 0 ? { ...plain, busy: 'oven', ovenC: t % 2 ? 180 : 160 } : kind === 2 ? { ...plain, busy: 'mixer' } : plain;
+  };
+  const treats = Array.from({ length: 6 }, (_, t) => ({ id: `t${t}`, title: `t${t}`, serveS, steps: Array.from({ length: 10 }, (_s, n) => stepOf(t, n)) }));
+  return timeOf(() => planDay({ treats, room: HOME_ROOM, nowS: serveS - 2 * 86_400, held: {}, from: 'serving' }), 12);
+})();
 const size = firstLoad();
 const starts = [await coldStart(), await coldStart(), await coldStart()];
 
@@ -153,6 +164,7 @@ const rows: readonly (readonly [string, string])[] = [
   ['spreadsheet / whole analysis (aim 20)', `${median((turn) => turn.sheet / turn.whole).toFixed(1)} times`],
   [`ranking all ${stand.length} stand-ins of flour, each with its ledger (aim under 30 ms)`, `${ranking.toFixed(1)} ms`],
   ['heat of one tin to its core (aim under 100 ms)', `${heating.toFixed(1)} ms`],
+  ['a day of 6 treats with 60 steps (aim under 200 ms)', `${planning.toFixed(1)} ms`],
   ['reading a pasted recipe of 14 lines', `${reading.toFixed(2)} ms`],
 ];
 printRows(rows);

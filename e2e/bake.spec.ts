@@ -182,8 +182,8 @@ describe('a bake as it really happens', () => {
     await sees(page, 'from 0.1 to 20');
     // A tin that goes into the oven, and a griddle cake in it: no time is made up for what is not baked.
     await choose(page, 'vessel', '20 cm round tin');
-    await press(page, 'Timers');
-    await sees(page, 'No oven time is reckoned');
+    await press(page, 'On the plate');
+    await sees(page, 'Choose the griddle, pan or iron');
     await press(page, 'Size and tin');
     await press(page, 'A tin of your own');
     await type(page, '#own-name', 'no tin');

@@ -45,6 +45,7 @@ async function drierScones(page: Page): Promise<void> {
   await page.waitForSelector('.rebuilt .row');
   await type(page, '[aria-label="Amount of Whole milk"]', '130');
   await sees(page, 'Settle all');
+  await page.waitForSelector('.fix strong');
 }
 
 /** The loaf that is half weighed. */
@@ -52,8 +53,6 @@ async function openBake(page: Page): Promise<void> {
   await press(page, 'Go on weighing');
   await press(page, 'Leave kitchen');
   await page.waitForSelector('fm-vessel-drawing svg');
-  await press(page, 'In the oven');
-  await page.waitForSelector('fm-oven-time canvas');
 }
 
 /** Weighing on, with something on the scale. */
@@ -106,18 +105,26 @@ const VIEWS: readonly View[] = [
   { name: 'bench-phone', path: '/shelf', width: 390, height: 844, act: openLoaf },
   { name: 'swap', path: '/shelf', act: swapFlour },
   { name: 'corrections', path: '/shelf', act: drierScones },
+  { name: 'bake-size', path: '/bakes', act: openBake },
   {
-    name: 'why',
-    path: '/shelf',
+    name: 'oven',
+    path: '/bakes',
     act: async (page) => {
-      await openLoaf(page);
-      await press(page, 'Why this thickness');
-      await page.waitForSelector('fm-why-panel li');
+      await openBake(page);
+      await press(page, 'In the oven');
+      await page.waitForSelector('fm-oven-time canvas');
     },
   },
-  { name: 'bake-size', path: '/bakes', act: openBake },
+  {
+    name: 'plan',
+    path: '/bakes',
+    act: async (page) => {
+      await press(page, 'Saturday tea table');
+      await page.waitForSelector('.day canvas');
+      await sees(page, 'wanted twice');
+    },
+  },
   { name: 'weigh', path: '/bakes', act: weighOn },
-  { name: 'weigh-phone', path: '/bakes', width: 390, height: 844, theme: 'dark', act: weighOn },
   {
     name: 'portions',
     path: '/bakes',

@@ -100,6 +100,7 @@ const productClass = z.strictObject({
   servedC: z.number().min(-30).max(80),
   isEatenRaw: z.boolean(),
   inBath: z.literal(true).optional(),
+  thickCm: z.union([z.number().min(0.1).max(5), z.literal('iron')]).optional(),
   look: z.enum(DONE_LOOKS).optional(),
   mark,
   source: z.string().min(1),

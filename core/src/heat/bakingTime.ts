@@ -96,14 +96,21 @@ export function bodyOf({ vessel, rawCm, risenCm }: Fit, volume: BatterVolume, th
   const up: Axis = { kind: 'straight', lengthM: depthM, cells: cellsOf(depthM), from: side, to: top };
   const round: Axis = { kind: 'radial', lengthM: acrossM / 2, cells: cellsOf(acrossM / 2), to: side };
   const flat = vessel.shape === 'ring' ? [half((acrossM * (1 - RING_TUBE)) / 2)] : isRound(vessel) ? [round] : [half(acrossM), half(lengthM)];
-  const density = (volume.massG / (volume.rawMl + (volume.risenMl - volume.rawMl) * RISEN_SHARE)) * 1000;
+  return { axes: [...flat, up], startC, ...bakedMatter(volume, thermal).body };
+}
+
+/** A mix as it is for most of its time in the heat: risen to a part, its pores helping the heat along; `swells` is how many times as deep. */
+export function bakedMatter(volume: BatterVolume, thermal: Thermal): { readonly swells: number; readonly body: Pick<Body, 'kWmK' | 'heatCapacity' | 'waterKgM3'> } {
+  const ml = volume.rawMl + (volume.risenMl - volume.rawMl) * RISEN_SHARE;
+  const density = (volume.massG / ml) * 1000;
   const solid = Math.min(density / DENSE_KG_M3, 1);
   return {
-    axes: [...flat, up],
-    kWmK: thermal.kWmK * solid * (1 + PORES_HELP * (1 - solid)),
-    heatCapacity: density * thermal.capacityJgK * 1000,
-    startC,
-    waterKgM3: density * thermal.waterShare * FREE_WATER,
+    swells: ml / volume.rawMl,
+    body: {
+      kWmK: thermal.kWmK * solid * (1 + PORES_HELP * (1 - solid)),
+      heatCapacity: density * thermal.capacityJgK * 1000,
+      waterKgM3: density * thermal.waterShare * FREE_WATER,
+    },
   };
 }
 

@@ -14,5 +14,6 @@ export {
   timeRefusal,
 } from './bakingTime';
 export { isTrusted, ovenFactor, type OvenFactor, type OvenLog } from './ovenFactor';
+export { type GriddleAsk, griddling, type Griddling, PLATE_C } from './griddle';
 export { forecast, type Forecast, type ProbeSample } from './probe';
 export { firstLookS, ownTime, type OwnTime, timeJudgement } from './ownTime';

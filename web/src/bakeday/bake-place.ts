@@ -19,6 +19,9 @@ import { SAY } from './words';
 
 type Show = 'plan' | 'oven' | 'after';
 
+/** What the second look at a bake is called, by how it is heated. */
+const TABS = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: SAY.timers, none: SAY.timers } as const;
+
 /** One bake: how large and in what, and what came out of it. */
 @Component({
   selector: 'fm-bake-place',
@@ -36,7 +39,7 @@ export class BakePlace {
   private readonly chosen = signal<Show | undefined>(undefined);
   protected readonly shows = computed((): readonly Option<Show>[] => [
     { value: 'plan', label: SAY.sizeAndTin },
-    { value: 'oven', label: this.desk.product()?.heat === 'oven' ? SAY.inTheOven : SAY.timers },
+    { value: 'oven', label: TABS[this.desk.product()?.heat ?? 'none'] },
     { value: 'after', label: SAY.whatCameOut },
   ]);
 

@@ -160,6 +160,7 @@ export const SAY = {
   ofGramsEach: 'of grams each',
   ofWhichPart: 'Of which part',
   onTheBlade: 'on the blade',
+  onThePlate: 'On the plate',
   onThePlates: 'On the plates',
   onTheScale: 'On the scale',
   onePiece: 'A piece of',

@@ -16,6 +16,7 @@ import { StepCautions } from '../parts/step-cautions';
 import { DoneLookDrawing } from './done-look';
 import { HouseholdOven } from './household-oven';
 import { OvenRun } from './oven-run';
+import { PlateTime } from './plate-time';
 import { SAY, WHY_NO_TIME } from './words';
 
 /** What is typed on is waited for, milliseconds. */
@@ -27,7 +28,7 @@ const HOT_THINGS = 'Hot things';
 /** How long the batch bakes in its tin: when to look, when it should be done, what another setting of the oven does. */
 @Component({
   selector: 'fm-oven-time',
-  imports: [Chart, Checkbox, DoneLookDrawing, Field, FormsModule, OvenRun, StepCautions],
+  imports: [Chart, Checkbox, DoneLookDrawing, Field, FormsModule, OvenRun, PlateTime, StepCautions],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './oven-time.html',
   styleUrl: './oven-time.less',
@@ -63,6 +64,8 @@ export class OvenTime {
   protected readonly ovenField = computed(() => fieldTemperature(this.ovenC(), this.unit()));
   protected readonly startField = computed(() => fieldTemperature(this.startC(), this.unit()));
   protected readonly isBathOffered = computed(() => this.desk.product()?.inBath === true);
+  protected readonly isOnPlate = computed(() => this.desk.product()?.heat === 'griddle');
+  protected readonly isHeated = computed(() => this.desk.product()?.heat === 'oven');
   protected readonly topics = [DONENESS, HOT_THINGS];
   /** What is looked for, where it is heated at all. */
   protected readonly doneness = computed(() => {

@@ -1,0 +1,64 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { mainPart } from '@fellmist/core';
+import { fitOf, griddling, PLATE_C, thermalOf } from '@fellmist/core/bake';
+import { BakeDesk } from '../state/bakeDesk';
+import { Preferences } from '../state/preferences';
+import { Timers } from '../state/timers';
+import { showNumber } from '../ui/figures';
+import { fieldTemperature, readTemperature } from '../ui/temperature';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { SAY } from './words';
+
+/** A low oven that keeps the first pieces warm. Common practice. */
+const WARM_C = 90;
+
+/** On a hot plate or in an iron: how many at once, how long a side, how long the first wait. */
+@Component({
+  selector: 'fm-plate-time',
+  imports: [Button, Field],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './plate-time.html',
+})
+export class PlateTime {
+  protected readonly say = SAY;
+  private readonly desk = inject(BakeDesk);
+  private readonly timers = inject(Timers);
+  private readonly preferences = inject(Preferences);
+  protected readonly fault = signal<string | undefined>(undefined);
+  private readonly plateC = signal<number>(PLATE_C.usual);
+  protected readonly unit = computed(() => this.preferences.settings().temperature);
+  protected readonly field = computed(() => fieldTemperature(this.plateC(), this.unit()));
+
+  protected readonly plate = computed(() => {
+    const [bake, larder, volume, product] = [this.desk.bake(), this.desk.larder(), this.desk.volume(), this.desk.product()];
+    const part = bake && larder && mainPart(bake.exact, larder);
+    const thermal = part && thermalOf(part, larder);
+    if (!bake?.vessel || !volume || !thermal) return undefined;
+    const fit = fitOf(bake.vessel.vessel, bake.vessel.count, volume, product);
+    return griddling({ fit, volume, thermal, product, plateC: this.plateC(), pieces: bake.exact.portions });
+  });
+  protected readonly words = computed(() => {
+    const plate = this.plate();
+    if (!plate) return undefined;
+    const minutes = (seconds: number): string => showNumber(seconds / 60, seconds < 600 ? 1 : 0);
+    const { fits, acrossCm, batches, last, firstSideS, secondSideS, totalS, waitsS } = plate;
+    const size = SAY.fitAtOnce(showNumber(fits, 0), showNumber(acrossCm, 0), showNumber(batches, 0), showNumber(last, 0));
+    const sides = secondSideS > 0 ? SAY.sidesTake(minutes(firstSideS), minutes(secondSideS)) : SAY.ironTakes(minutes(firstSideS));
+    const waits = waitsS > 0 ? SAY.firstWait(minutes(waitsS), fieldTemperature(WARM_C, this.unit()), this.unit()) : '';
+    return { size, sides, all: SAY.allTakes(minutes(totalS)), waits };
+  });
+
+  protected give(text: string): void {
+    const read = readTemperature(text, this.unit(), PLATE_C.least, PLATE_C.most);
+    this.fault.set('error' in read ? (/\d/.test(text) ? read.error : SAY.giveOvenDegrees) : undefined);
+    if ('tempC' in read) this.plateC.set(read.tempC);
+  }
+
+  protected time(): void {
+    const [plate, stored] = [this.plate(), this.desk.stored()];
+    if (!plate || !stored) return;
+    const says = plate.secondSideS > 0 ? SAY.turnThem(this.desk.product()?.doneness ?? '') : (this.desk.product()?.doneness ?? '');
+    this.timers.set({ bakeId: stored.id, title: this.desk.bake()?.plan.title ?? '' }, SAY.firstSide, plate.firstSideS, says);
+  }
+}
