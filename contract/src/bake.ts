@@ -165,6 +165,8 @@ export interface OvenEntry extends OvenLog {
 export interface StoredBake {
   readonly id: string;
   readonly formula: Formula;
+  /** What it was rebuilt from. */
+  readonly original: Formula;
   readonly former: Readonly<Record<string, string>>;
   readonly tryNumber: number;
   readonly events: readonly StoredEvent[];

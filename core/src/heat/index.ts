@@ -15,5 +15,6 @@ export {
 } from './bakingTime';
 export { isTrusted, ovenFactor, type OvenFactor, type OvenLog } from './ovenFactor';
 export { type GriddleAsk, griddling, type Griddling, PLATE_C } from './griddle';
+export { GO_S, mugTime, type MugTime, WATTS } from './mug';
 export { forecast, type Forecast, type ProbeSample } from './probe';
 export { firstLookS, ownTime, type OwnTime, timeJudgement } from './ownTime';

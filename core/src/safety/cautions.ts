@@ -199,6 +199,9 @@ export function cautionsFor(formula: Formula, totals: Totals, larder: Larder, ru
   return due;
 }
 
+/** The topics of cautions [data/cautions.json] that concern a step of a bake: mixing, what is hot, what is put away. */
+export const TOPICS_AT = { mixing: ['Raw mixes'], heat: ['Doneness', 'Hot things'], after: ['Keeping'] } as const;
+
 export interface AllergenReport {
   readonly contains: readonly Allergen[];
   /** What packs say they may contain, beyond what is contained. */

@@ -1,4 +1,5 @@
 import { type ProbeDeed, type ProbeReading } from '@fellmist/contract';
+import { SimulatedDevice } from './simulatedDevice';
 
 /** A thermometer in the middle of what bakes: it tells its readings to whoever listens. A real one would be another implementation of this. */
 export interface Probe {
@@ -16,9 +17,7 @@ const EVERY_MS = 1000;
 const PRACTICE = 30;
 
 /** A stand-in probe; `random` gives numbers from 0 to 1, `tick` moves it on by hand where no clock runs. */
-export class SimulatedProbe implements Probe {
-  private readonly hearers = new Set<(reading: ProbeReading) => void>();
-  private timer: NodeJS.Timeout | undefined;
+export class SimulatedProbe extends SimulatedDevice<ProbeReading> implements Probe {
   private coreC = ROOM_C;
   private shownC = ROOM_C;
   private towardsC = ROOM_C;
@@ -26,19 +25,9 @@ export class SimulatedProbe implements Probe {
 
   constructor(
     private readonly random: () => number,
-    private readonly everyMs = EVERY_MS,
-  ) {}
-
-  listen(hear: (reading: ProbeReading) => void): () => void {
-    this.hearers.add(hear);
-    hear(this.reading());
-    this.timer ??= this.everyMs > 0 ? setInterval(() => this.tick(this.everyMs / 1000), this.everyMs) : undefined;
-    return () => {
-      this.hearers.delete(hear);
-      if (this.hearers.size > 0) return;
-      clearInterval(this.timer);
-      this.timer = undefined;
-    };
+    everyMs = EVERY_MS,
+  ) {
+    super(everyMs);
   }
 
   do(deed: ProbeDeed): void {
@@ -55,12 +44,7 @@ export class SimulatedProbe implements Probe {
     this.tell();
   }
 
-  private tell(): void {
-    const reading = this.reading();
-    for (const hear of this.hearers) hear(reading);
-  }
-
-  private reading(): ProbeReading {
+  protected reading(): ProbeReading {
     if (!this.isPlugged) return { kind: 'unplugged' };
     return { kind: 'reading', tempC: Number((this.shownC + (this.random() - 0.5) * 2 * NOISE_C).toFixed(1)), pace: PRACTICE };
   }

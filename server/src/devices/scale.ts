@@ -1,4 +1,5 @@
 import { type ScaleDeed, type ScaleReading } from '@fellmist/contract';
+import { SimulatedDevice } from './simulatedDevice';
 
 /** A kitchen scale: it tells its readings to whoever listens. A real one would be another implementation of this. */
 export interface Scale {
@@ -20,9 +21,7 @@ const STEADY_STEPS = 0.6;
  * A stand-in scale. `random` gives numbers from 0 to 1, so that a test can hold it still; `tick` moves it on by hand where
  * no clock runs.
  */
-export class SimulatedScale implements Scale {
-  private readonly hearers = new Set<(reading: ScaleReading) => void>();
-  private timer: NodeJS.Timeout | undefined;
+export class SimulatedScale extends SimulatedDevice<ScaleReading> implements Scale {
   private loadG = 0;
   private shownG = 0;
   private driftG = 0;
@@ -33,19 +32,9 @@ export class SimulatedScale implements Scale {
 
   constructor(
     private readonly random: () => number,
-    private readonly everyMs = EVERY_MS,
-  ) {}
-
-  listen(hear: (reading: ScaleReading) => void): () => void {
-    this.hearers.add(hear);
-    hear(this.reading());
-    this.timer ??= this.everyMs > 0 ? setInterval(() => this.tick(this.everyMs / 1000), this.everyMs) : undefined;
-    return () => {
-      this.hearers.delete(hear);
-      if (this.hearers.size > 0) return;
-      clearInterval(this.timer);
-      this.timer = undefined;
-    };
+    everyMs = EVERY_MS,
+  ) {
+    super(everyMs);
   }
 
   do(deed: ScaleDeed): void {
@@ -83,12 +72,7 @@ export class SimulatedScale implements Scale {
     this.tell();
   }
 
-  private tell(): void {
-    const reading = this.reading();
-    for (const hear of this.hearers) hear(reading);
-  }
-
-  private reading(): ScaleReading {
+  protected reading(): ScaleReading {
     if (!this.isPlugged) return { kind: 'unplugged' };
     if (!this.isCharged) return { kind: 'empty battery' };
     if (this.loadG > MOST_G) return { kind: 'overload', mostG: MOST_G };

@@ -65,7 +65,7 @@ export function readBake(db: Store, id: string): StoredBake | undefined {
   const stored = readTry(db, row.formulaId, row.tryId);
   if (!stored) return undefined;
   const { rebuild, original } = stored.worksheet;
-  return { id, formula: rebuild, former: namesOf(original), tryNumber: stored.thisTry.number, ...readEvents(db, id) };
+  return { id, formula: rebuild, original, former: namesOf(original), tryNumber: stored.thisTry.number, ...readEvents(db, id) };
 }
 
 function namesOf(original: Formula): Readonly<Record<string, string>> {

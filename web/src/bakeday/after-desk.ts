@@ -6,6 +6,7 @@ import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
 import { Preferences } from '../state/preferences';
+import { StepCautions } from '../parts/step-cautions';
 import { Choice, type Option } from '../ui/choice';
 import { showChange, showNumber, showRange, showSum } from '../ui/figures';
 import { today } from '../ui/day';
@@ -39,7 +40,7 @@ const TOLD_KCAL = 1;
 /** What came out: the yield, what stayed behind, the portions and their true numbers, and where they are kept. */
 @Component({
   selector: 'fm-after-desk',
-  imports: [Button, Choice, Field, LeftOver, Picker, Plates, PortionTable],
+  imports: [Button, Choice, Field, LeftOver, Picker, Plates, PortionTable, StepCautions],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './after-desk.html',
   styleUrl: './after-desk.less',

@@ -20,7 +20,7 @@ import { SAY } from './words';
 type Show = 'plan' | 'oven' | 'after';
 
 /** What the second look at a bake is called, by how it is heated. */
-const TABS = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: SAY.timers, none: SAY.timers } as const;
+const TABS = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: SAY.inTheMicrowave, none: SAY.timers } as const;
 
 /** One bake: how large and in what, and what came out of it. */
 @Component({

@@ -40,8 +40,6 @@ export class Weigh {
   private readonly preferences = inject(Preferences);
   protected readonly desk = inject(BakeDesk);
   protected readonly aids = inject(KitchenAids);
-  /** The caution that belongs to a bowl in which something raw is mixed. */
-  protected readonly rawMixes = ['Raw mixes'];
   readonly id = input.required<string>();
   protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
   private readonly scale = inject(PourScale);

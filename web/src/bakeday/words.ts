@@ -102,6 +102,7 @@ export const SAY = {
   inTheBowlG: (a: Shown) => said`In the bowl, ${a} g`,
   inTheBowlWhere: 'in the bowl',
   inTheDish: 'in the dish',
+  inTheMicrowave: 'In the microwave',
   inTheOven: 'In the oven',
   inThePan: 'in the pan',
   inThePanToo: 'Fat for the pan, or what went over it',

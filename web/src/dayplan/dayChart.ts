@@ -55,7 +55,7 @@ export function lanesOf(day: DayPlan, treats: readonly Treat[]): readonly Lane[]
     const heats =
       busy === 'oven'
         ? day.heatings.map(({ startS, endS, ovenC }, i): Bar => ({
-            id: `heat ${i}`,
+            id: `heat${i}`,
             treat: 0,
             startS,
             endS,

@@ -15,6 +15,7 @@ import { HeavyWork } from '../workers/heavyWork';
 import { StepCautions } from '../parts/step-cautions';
 import { DoneLookDrawing } from './done-look';
 import { HouseholdOven } from './household-oven';
+import { MugTime } from './mug-time';
 import { OvenRun } from './oven-run';
 import { PlateTime } from './plate-time';
 import { SAY, WHY_NO_TIME } from './words';
@@ -22,13 +23,11 @@ import { SAY, WHY_NO_TIME } from './words';
 /** What is typed on is waited for, milliseconds. */
 const PAUSE_MS = 120;
 const ROOM_C = 21;
-/** Topics of the cautions that belong to heat. */
-const DONENESS = 'Doneness';
-const HOT_THINGS = 'Hot things';
+const TITLES = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: SAY.inTheMicrowave, none: SAY.timersOnly } as const;
 /** How long the batch bakes in its tin: when to look, when it should be done, what another setting of the oven does. */
 @Component({
   selector: 'fm-oven-time',
-  imports: [Chart, Checkbox, DoneLookDrawing, Field, FormsModule, OvenRun, PlateTime, StepCautions],
+  imports: [Chart, Checkbox, DoneLookDrawing, Field, FormsModule, MugTime, OvenRun, PlateTime, StepCautions],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './oven-time.html',
   styleUrl: './oven-time.less',
@@ -65,8 +64,8 @@ export class OvenTime {
   protected readonly startField = computed(() => fieldTemperature(this.startC(), this.unit()));
   protected readonly isBathOffered = computed(() => this.desk.product()?.inBath === true);
   protected readonly isOnPlate = computed(() => this.desk.product()?.heat === 'griddle');
-  protected readonly isHeated = computed(() => this.desk.product()?.heat === 'oven');
-  protected readonly topics = [DONENESS, HOT_THINGS];
+  protected readonly isInMicrowave = computed(() => this.desk.product()?.heat === 'microwave');
+  protected readonly title = computed(() => TITLES[this.desk.product()?.heat ?? 'none']);
   /** What is looked for, where it is heated at all. */
   protected readonly doneness = computed(() => {
     const product = this.desk.product();

@@ -60,6 +60,7 @@ export const SAY = {
   method: 'Method',
   moreDoesNotWorkWell: 'more does not work well',
   nOfAll: (a: Shown, b: Shown) => said`${a} of ${b}`,
+  newAllergens: (a: Shown) => said`with ${a}, which the original had not: tell who eats it.`,
   nextStep: 'Next step',
   noA: (a: Shown, b: Shown) => said`no ${a} a ${b}`,
   noRuleOfTheTrade: (a: Shown) => said`No rule of the trade fits ${a} here; put a food or a blend of your own in its place below.`,

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { StoredBake } from '@fellmist/contract';
-import { type Amount, type Analysis, classOf, type Formula, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
+import { allergensOf, type Amount, type Analysis, classOf, type Formula, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
 import { type Bake, type BakeAct, type BakeEvent, type BakeLine, type BatterVolume, foldBake, nextTurn, volumeOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
@@ -44,6 +44,13 @@ export class BakeDesk {
 
   readonly plan = computed((): Analysis | undefined => this.desk.analysed(this.bake()?.plan));
   readonly real = computed((): Analysis | undefined => this.desk.analysed(this.bake()?.real));
+  /** Allergens of what goes in that the original had not. */
+  readonly newAllergens = computed((): readonly string[] => {
+    const [original, larder, now] = [this.stored()?.original, this.larder(), this.real()?.allergens];
+    if (!original || !larder || !now) return [];
+    const before = allergensOf(original, larder).contains;
+    return now.contains.filter((allergen) => !before.includes(allergen));
+  });
   readonly product = computed((): ProductClass | undefined => {
     const [formula, tables] = [this.stored()?.formula, this.desk.tables()];
     return formula && tables ? classOf(formula, tables) : undefined;
