@@ -4,6 +4,8 @@ import { openPage, press, sees } from './household';
 import { visit } from './visit';
 
 const LOAF = 'Carrot-cardamom loaf';
+const DAY = 'Saturday tea table';
+const OVEN = 'In the oven';
 const ICE = 'Sour-cherry kefir ice';
 
 // WCAG 2.2 A and AA as far as axe-core can tell by itself.
@@ -68,6 +70,10 @@ describe('every place, light and dark, wide and narrow', () => {
     ['/shelf', 390, 'dark'],
     ['/bakes', 1280, 'light'],
     ['/bakes', 390, 'dark'],
+    [DAY, 1280, 'light'],
+    [DAY, 390, 'dark'],
+    [OVEN, 1280, 'dark'],
+    [OVEN, 390, 'light'],
     ['/safety', 390, 'light'],
     ['/house', 1280, 'dark'],
     ['/house', 390, 'light'],
@@ -78,11 +84,22 @@ describe('every place, light and dark, wide and narrow', () => {
     const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
     await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
     const path = place === LOAF ? await page.$eval('.title', (link) => new URL((link as HTMLAnchorElement).href).pathname) : place;
-    await page.goto(household.url + (path === ICE ? '/shelf' : path), { waitUntil: 'networkidle0' });
+    await page.goto(household.url + (path === ICE ? '/shelf' : path === DAY || path === OVEN ? '/bakes' : path), { waitUntil: 'networkidle0' });
     if (place === LOAF) {
       await page.waitForSelector('button.food');
       await page.click('button.food');
       await page.waitForSelector('.offer');
+    }
+    if (place === DAY) {
+      await press(page, DAY);
+      await press(page, 'As a table');
+      await page.waitForSelector('.day canvas');
+    }
+    if (place === OVEN) {
+      await press(page, 'Go on weighing');
+      await press(page, 'Leave kitchen');
+      await press(page, OVEN);
+      await page.waitForSelector('fm-oven-time canvas');
     }
     if (place === ICE) {
       await press(page, ICE);

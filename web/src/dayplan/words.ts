@@ -57,6 +57,7 @@ export const SAY = {
   startsAt: (a: Shown) => said`Beginning of: ${a}`,
   step: 'Step',
   takeOff: 'Take off',
+  takeOffDay: (a: Shown) => said`Take off ${a}`,
   takenOff: (a: Shown) => said`“${a}” was taken off the list.`,
   teaTable: 'A baking day',
   theTreats: 'The treats',
