@@ -83,8 +83,7 @@ describe('timers and the oven on the day', () => {
   test('the thermometer tells what it reads, how fast that rises and when it is enough; unplugged, it says so and nothing is written down', async () => {
     await page.click('#probe-on');
     await press(page, 'No thermometer: practise');
-    await page.waitForFunction(() => document.querySelector('fm-probe-desk')?.textContent?.includes('rises'), { timeout: 40_000 });
-    expect(await page.$eval('fm-probe-desk', (desk) => desk.textContent ?? '')).toMatch(/rises \d+\.\d °C a minute: about \d+ minutes to 96 °C/);
+    await page.waitForFunction(() => /rises \d+\.\d °C a minute: about \d+ minutes to 96 °C/.test(document.querySelector('fm-probe-desk')?.textContent ?? ''), { timeout: 40_000 });
     await press(page, 'Write it down');
     await page.waitForFunction(() => /\d °C at /.test(document.querySelector('fm-probe-desk .soft')?.textContent ?? ''), { timeout: 10_000 });
     await page.evaluate(async () => {
