@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { allLines, mainPart } from '@fellmist/core';
+import { mainPart } from '@fellmist/core';
 import { GO_S, mugTime, thermalOf, WATTS } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { Timers } from '../state/timers';
@@ -26,8 +26,8 @@ export class MugTime {
     const [bake, larder] = [this.desk.bake(), this.desk.larder()];
     const part = bake && larder && mainPart(bake.exact, larder);
     const thermal = part && thermalOf(part, larder);
-    if (!bake || !thermal) return undefined;
-    const massG = allLines(bake.exact).reduce((sum, line) => sum + (line.massG ?? 0), 0) / Math.max(bake.exact.portions, 1);
+    if (!bake || !part || !thermal) return undefined;
+    const massG = part.lines.reduce((sum, line) => sum + (line.massG ?? 0), 0) / Math.max(bake.exact.portions, 1);
     return mugTime(massG, thermal, this.desk.product(), this.watts());
   });
   protected readonly words = computed(() => {

@@ -53,7 +53,8 @@ export const planFeature = createFeature({
     on(planActions.openWanted, (state, { id }): PlanState => (state.stored?.id === id ? state : { ...state, ...NOTHING, opening: 'opening' })),
     on(planActions.opened, (state, { stored }): PlanState => ({ ...state, stored, opening: 'open', failure: undefined })),
     on(planActions.openFailed, (state, { words, isMissing }): PlanState => (state.stored ? state : { ...state, opening: isMissing ? 'missing' : 'failed', failure: words })),
-    on(planActions.closed, (state): PlanState => ({ ...state, ...NOTHING })),
+    // What is not told yet stays, and is told, also when the place was left.
+    on(planActions.closed, (state): PlanState => (state.waiting.length > 0 ? state : { ...state, ...NOTHING })),
     on(planActions.changed, (state, { change }): PlanState => ({ ...state, waiting: [...state.waiting, change], refused: undefined })),
     on(planActions.saved, (state, { stored, changes }): PlanState =>
       state.stored?.id === stored.id ? { ...state, stored, failure: undefined, waiting: state.waiting.slice(changes) } : state,
