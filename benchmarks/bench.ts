@@ -23,7 +23,7 @@ import { HyperFormula } from 'hyperformula';
 import { bakingTime, type DayStep, fitOf, HOME_ROOM, planDay, thermalOf, volumeOf } from '@fellmist/core/bake';
 import { printRows, quantile } from './figures';
 import { measureBake } from './bake';
-import { measureDrags, measureKeys } from './keys';
+import { measureBarePage, measureDrags, measureKeys } from './keys';
 import { measureLarder } from './larder';
 
 const root = process.cwd();
@@ -168,6 +168,7 @@ const rows: readonly (readonly [string, string])[] = [
   ['reading a pasted recipe of 14 lines', `${reading.toFixed(2)} ms`],
 ];
 printRows(rows);
+await measureBarePage();
 await measureKeys();
 await measureDrags();
 await measureBake();

@@ -23,6 +23,7 @@ describe('what is told of a bake on its way to the server', () => {
   let store: Store;
   let answers: ((events: readonly BakeEvent[]) => Observable<{ events: readonly StoredEvent[] }>)[];
   let sent: (readonly string[])[];
+  let fetched: string[];
   const state = (): { readonly waiting: readonly string[]; readonly events: readonly string[]; readonly isLive: boolean; readonly refused: string | undefined } => {
     const { waiting, events, isLive, refused } = store.selectSignal(bakeFeature.selectBakeState)();
     return { waiting: waiting.map(({ id }) => id), events: events.map(({ id }) => id), isLive, refused };
@@ -35,7 +36,12 @@ describe('what is told of a bake on its way to the server', () => {
     localStorage.clear();
     answers = [];
     sent = [];
+    fetched = [];
     const api = {
+      bake: (id: string) => {
+        fetched.push(id);
+        return of({ ...stored, id });
+      },
       stock: () => of(null),
       tell: (_id: string, events: readonly BakeEvent[]) => {
         sent.push(events.map(({ id }) => id));
@@ -53,6 +59,20 @@ describe('what is told of a bake on its way to the server', () => {
     store = TestBed.inject(Store);
   });
   afterEach(() => jest.useRealTimers());
+
+  test('a bake that was looked at from the list opens without asking again, another one is asked for', () => {
+    store.dispatch(bakeActions.lookAhead({ id: 'b2' }));
+    expect(fetched).toEqual(['b2']);
+    expect(store.selectSignal(bakeFeature.selectStored)()).toBeUndefined();
+    store.dispatch(bakeActions.openWanted({ id: 'b2' }));
+    expect(fetched).toEqual(['b2']);
+    expect(store.selectSignal(bakeFeature.selectStored)()?.id).toBe('b2');
+    // What was fetched ahead is used once: later it may be old.
+    store.dispatch(bakeActions.closed());
+    store.dispatch(bakeActions.openWanted({ id: 'b2' }));
+    store.dispatch(bakeActions.openWanted({ id: 'b3' }));
+    expect(fetched).toEqual(['b2', 'b2', 'b3']);
+  });
 
   test('counts at once, waits until the server has it, and is told again after a lost answer', () => {
     answers = [gone, gone];

@@ -70,6 +70,10 @@ export class Bakes {
       });
   }
 
+  protected lookAhead({ id }: BakeHead): void {
+    this.store.dispatch(bakeActions.lookAhead({ id }));
+  }
+
   protected remove(head: BakeHead): void {
     this.store.dispatch(bakeActions.remove({ head }));
     this.told.undoable(SAY.tookOff(head.title), () => this.store.dispatch(bakeActions.restore({ head })));

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { contributionsOf, type Figure, type Figures, type GoalState, shareOfFigures } from '@fellmist/core';
+import { debounceTime } from 'rxjs';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
 import { showChange, showNumber, showRange, showSum } from '../ui/figures';
@@ -21,6 +23,9 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
   { key: 'fibreG', name: SAY.fibre, unit: 'g', digits: 1, always: false },
   { key: 'sugarsG', name: SAY.sugars, unit: 'g', digits: 1, always: true },
 ];
+
+/** Figures that have not changed for so long are read out. */
+const RESTED_MS = 700;
 
 /** How much is on the plate. */
 type Plate = 'portion' | 'per100g' | 'batch' | 'eaten';
@@ -128,10 +133,16 @@ export class Strip {
     return views.yield.found === 'estimated' ? SAY.aboutGBaked(showNumber(views.portionMassG, 0)) : `${showNumber(views.portionMassG, 0)} g ${found}`;
   });
 
-  protected readonly spoken = computed(() =>
-    this.cells()
-      .filter((cell) => cell.always)
-      .map((cell) => `${cell.name} ${cell.now} ${cell.unit}`)
-      .join(', '),
+  /** Told to who listens once the figures rest: not in the middle of a number. */
+  protected readonly spoken = toSignal(
+    toObservable(
+      computed(() =>
+        this.cells()
+          .filter((cell) => cell.always)
+          .map((cell) => `${cell.name} ${cell.now} ${cell.unit}`)
+          .join(', '),
+      ),
+    ).pipe(debounceTime(RESTED_MS)),
+    { initialValue: '' },
   );
 }

@@ -1,5 +1,6 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { type ApplicationConfig, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
+import { REMOVE_STYLES_ON_COMPONENT_DESTROY } from '@angular/platform-browser';
 import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
@@ -28,6 +29,8 @@ export const appConfig: ApplicationConfig = {
       [timersFeature.name]: timersFeature.reducer,
     }),
     provideEffects(larderEffects, lookupEffects, householdEffects, keptEffects, timersEffects),
+    // A style that was needed once stays: taking it out and putting it back has every element's style worked out anew.
+    { provide: REMOVE_STYLES_ON_COMPONENT_DESTROY, useValue: false },
     { provide: TitleStrategy, useClass: PlaceTitle },
   ],
 };

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, signal, viewChild } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -81,9 +81,13 @@ export class Shell {
     this.keys.bind(bindings, inject(DestroyRef));
     // Each place begins at its top, whatever was scrolled in the one before.
     const path = computed(() => this.here().path);
+    let isScrolled = false;
+    afterNextRender(() => this.page().nativeElement.addEventListener('scroll', () => (isScrolled = true), { passive: true }));
     effect(() => {
       path();
-      this.page().nativeElement.scrollTop = 0;
+      // Asked for only where it changes something: it has the whole page laid out at once.
+      if (isScrolled) this.page().nativeElement.scrollTop = 0;
+      isScrolled = false;
     });
   }
 

@@ -15,6 +15,9 @@ export const bakeActions = createActionGroup({
     Remove: props<{ head: BakeHead }>(),
     Removed: props<{ head: BakeHead }>(),
     Restore: props<{ head: BakeHead }>(),
+    /** The baker's hand is on a bake's row: it is fetched before it is asked for. */
+    'Look Ahead': props<{ id: string }>(),
+    'Seen Ahead': props<{ stored: StoredBake }>(),
     'Open Wanted': props<{ id: string }>(),
     Opened: props<{ stored: StoredBake; kept: readonly BakeEvent[]; aside?: readonly AsideEvent[] }>(),
     'Open Failed': props<{ words: string; isMissing: boolean }>(),

@@ -67,12 +67,28 @@ export const restoreBake = createEffect(
   { functional: true },
 );
 
-export const openBake = createEffect(
+export const lookAhead = createEffect(
   (actions = inject(Actions), api = inject(BakeApi)) =>
     actions.pipe(
-      ofType(bakeActions.openWanted),
+      ofType(bakeActions.lookAhead),
       switchMap(({ id }) =>
         api.bake(id).pipe(
+          map((stored): Action => bakeActions.seenAhead({ stored })),
+          catchError(() => EMPTY),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+/** What was fetched ahead is opened as it stands: its stream tells what was added since. */
+export const openBake = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi), store = inject(Store)) =>
+    actions.pipe(
+      ofType(bakeActions.openWanted),
+      withLatestFrom(store.select(bakeFeature.selectAhead)),
+      switchMap(([{ id }, ahead]) =>
+        (ahead?.id === id ? of(ahead) : api.bake(id)).pipe(
           map((stored): Action => bakeActions.opened({ stored, kept: takeUpWaiting(id), aside: takeUpAside(id) })),
           catchError((error: unknown) => of(bakeActions.openFailed({ words: failureWords(error), isMissing: error instanceof HttpErrorResponse && error.status === 404 }))),
         ),

@@ -12,6 +12,8 @@ interface BakeState {
   readonly openingId: string | undefined;
   readonly failure: string | undefined;
   readonly stored: StoredBake | undefined;
+  /** Fetched before it is asked for. */
+  readonly ahead: StoredBake | undefined;
   /** All that is known of the bake on the table, told here and heard from the server. */
   readonly events: readonly BakeEvent[];
   /** Told here, and not yet known to be on the server. */
@@ -45,7 +47,7 @@ const NOTHING_OPEN = {
   stockFailure: undefined,
 } as const;
 
-const initial: BakeState = { heads: undefined, listFailure: undefined, vessels: [], reading: undefined, ...NOTHING_OPEN };
+const initial: BakeState = { heads: undefined, ahead: undefined, listFailure: undefined, vessels: [], reading: undefined, ...NOTHING_OPEN };
 
 function heard(state: BakeState, events: readonly StoredEvent[]): BakeState {
   if (events.length === 0) return state;
@@ -69,10 +71,12 @@ export const bakeFeature = createFeature({
     on(bakeActions.listLoaded, (state, { heads }): BakeState => ({ ...state, heads, listFailure: undefined })),
     on(bakeActions.listFailed, (state, { words }): BakeState => ({ ...state, listFailure: words })),
     on(bakeActions.removed, (state, { head }): BakeState => ({ ...state, heads: state.heads?.filter(({ id }) => id !== head.id) })),
+    on(bakeActions.seenAhead, (state, { stored }): BakeState => ({ ...state, ahead: stored })),
+    on(bakeActions.listWanted, bakeActions.openFailed, (state): BakeState => ({ ...state, ahead: undefined })),
     on(bakeActions.openWanted, (state, { id }): BakeState => ({ ...state, ...NOTHING_OPEN, opening: 'opening', openingId: id })),
     on(bakeActions.closed, (state): BakeState => ({ ...state, ...NOTHING_OPEN })),
     on(bakeActions.opened, (state, { stored, kept, aside = [] }): BakeState =>
-      heard({ ...state, ...NOTHING_OPEN, opening: 'open', stored, events: kept, waiting: kept, aside }, stored.events),
+      heard({ ...state, ...NOTHING_OPEN, ahead: undefined, opening: 'open', stored, events: kept, waiting: kept, aside }, stored.events),
     ),
     on(bakeActions.openFailed, (state, { words, isMissing }): BakeState => ({ ...state, ...NOTHING_OPEN, opening: isMissing ? 'missing' : 'failed', failure: words })),
     on(bakeActions.told, (state, { event }): BakeState => ({ ...state, events: [...state.events, event], waiting: [...state.waiting, event] })),
