@@ -75,12 +75,31 @@ describe('a day planned for the table', () => {
     await sees(page, 'Give a time such as 15:00.');
     await choose(page, 'add-treat', 'Buckwheat drop scones');
     await sees(page, 'Fry in batches');
+    // A minute a piece is common; on a plate that is chosen the day goes by its batches, and so does the calendar.
+    const minutesOfFrying = (): Promise<number> =>
+      page.$$eval('.steps tbody tr', (rows) => Number(/(\d+) min/.exec(rows.find((row) => row.textContent?.includes('Fry in batches'))?.textContent ?? '')?.[1]));
+    await sees(page, 'a time that is common for its kind; a tin tells more');
+    expect(await minutesOfFrying()).toBe(18);
+    const tinField = await page.$$eval('[id^="tin-"]', (fields) => fields.at(-1)?.id ?? '');
+    await choose(page, tinField, '28 cm griddle');
+    await page.waitForFunction(() => /about \d+ minutes for all of them/.test(document.body.innerText), { timeout: 10_000 });
+    const onPlate = await page.evaluate(() => Number(/about (\d+) minutes for all of them/.exec(document.body.innerText)?.[1]));
+    await page.waitForFunction((minutes) => document.body.innerText.includes(`${minutes} min`), { timeout: 10_000 }, onPlate);
+    expect(Math.abs((await minutesOfFrying()) - onPlate)).toBeLessThanOrEqual(1);
+    await settled();
+    const calendar = await page.evaluate(async () => (await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}/plan.ics`)).text());
+    const frying = /DTSTART:\d+T(\d\d)(\d\d)\d\dZ\r\nDTEND:\d+T(\d\d)(\d\d)\d\dZ\r\nSUMMARY:Buckwheat drop scones: Fry/.exec(calendar)?.slice(1).map(Number) ?? [];
+    const [fromH = 0, fromM = 0, toH = 0, toM = 0] = frying;
+    expect(((toH - fromH + 24) % 24) * 60 + toM - fromM).toBe(await minutesOfFrying());
     await household.kill();
     await type(page, '#room-oven', '1');
     await page.keyboard.press('Tab');
     await sees(page, 'Not saved yet');
+    const kept = await page.evaluate(() => Object.entries(localStorage).filter(([key]) => key.startsWith('fellmist.plan.')));
+    expect(kept.map(([, changes]) => changes)).toEqual(['[{"room":{"oven":1}}]']);
     await household.open();
     await settled();
+    expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('fellmist.plan.')))).toEqual([]);
     await second.page.waitForFunction(() => document.body.innerText.includes('Fry in batches') && document.querySelector<HTMLInputElement>('#room-oven')?.value === '1', {
       timeout: 15_000,
     });
@@ -119,5 +138,62 @@ describe('a day planned for the table', () => {
     await page.waitForFunction(() => document.querySelector('.running')?.textContent?.includes('Chill the dough'), { timeout: 10_000 });
     const file = await page.evaluate(async () => (await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}/plan.ics`)).text());
     expect([file.startsWith('BEGIN:VCALENDAR'), file.includes('Hazelnut rye cookies: Chill the dough')]).toEqual([true, true]);
+  }, 60_000);
+
+  const anew = (page: Page, titles: readonly string[], serveAt: string): Promise<string> =>
+    page.evaluate(
+      async (wanted, at) => {
+        const { entries } = (await (await fetch('/api/formulas')).json()) as { entries: { id: string; title: string }[] };
+        const treats = Object.fromEntries(wanted.map((title, place) => [`t${place}`, { formulaId: entries.find((one) => one.title === title)?.id, place }]));
+        const id = crypto.randomUUID();
+        await fetch('/api/plans', {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({ id, plan: { name: 'Another day', from: 'serving', serveAt: at, room: {}, treats, held: {} } }),
+        });
+        return id;
+      },
+      titles as string[],
+      serveAt,
+    );
+
+  test('what would help is taken with one press, and taken back; what waited while its page was away is told when another day is opened', async () => {
+    // Two panfuls by one pair of hands: each alone would be ready in forty minutes, both are not.
+    const id = await anew(page, ['Buckwheat drop scones', 'Buckwheat drop scones'], new Date(Date.now() + 40 * 60_000).toISOString());
+    await page.evaluate((of) => localStorage.setItem(`fellmist.plan.${of}`, '[{"name":"Scones for all"}]'), id);
+    await page.goto(`${household.url}/bakes`, { waitUntil: 'load' });
+    await sees(page, 'Saturday');
+    await page.waitForFunction((of) => localStorage.getItem(`fellmist.plan.${of}`) === null, { timeout: 10_000 }, id);
+    await page.goto(`${household.url}/bakes/day/${id}`, { waitUntil: 'load' });
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('.title-field')?.value === 'Scones for all', { timeout: 10_000 });
+    await sees(page, 'can be served at');
+    await press(page, 'Without Buckwheat drop scones');
+    await page.waitForFunction(() => !document.body.innerText.includes('can be served at'), { timeout: 10_000 });
+    await press(page, 'Undo');
+    await sees(page, 'can be served at');
+    await settled();
+    expect(Object.keys((await kept()).plan.treats).sort()).toEqual(['t0', 't1']);
+  }, 60_000);
+
+  test('the night of summer time: four hours of the clock on the wall are three of hardening', async () => {
+    const { page: abroad } = await openPage(opened.browser, `${household.url}/bakes`);
+    await abroad.emulateTimezone('Europe/Berlin');
+    // In the EU clocks go from 2:00 to 3:00 on the last Sunday of March [Directive 2000/84/EC]: served at six, softened from ten to six, hardened three hours.
+    const id = await anew(abroad, ['Sour-cherry kefir ice'], '2027-03-28T04:00:00.000Z');
+    await abroad.goto(`${household.url}/bakes/day/${id}`, { waitUntil: 'load' });
+    await press(abroad, 'As a table');
+    await abroad.waitForSelector('.steps tbody tr');
+    const rows = await abroad.$$eval('.steps tbody tr', (found) =>
+      found.map(
+        (row) => `${row.querySelector('input')?.value ?? ''} ${row.querySelectorAll('td')[1]?.textContent?.trim() ?? ''} ${/\d+ min/.exec(row.textContent ?? '')?.[0] ?? ''}`,
+      ),
+    );
+    expect(rows.slice(-2)).toEqual(['01:50 Harden in the freezer 180 min', '05:50 Soften a little before scooping 10 min']);
+    expect(await abroad.$eval('#serve-time', (field) => (field as HTMLInputElement).value)).toBe('06:00');
+    // A time that the wall never shows is taken as the hour after it, and told as that.
+    await type(abroad, '#serve-time', '2:30');
+    await abroad.keyboard.press('Tab');
+    await abroad.waitForFunction(() => document.querySelector<HTMLInputElement>('#serve-time')?.value === '03:30', { timeout: 10_000 });
+    await abroad.close();
   }, 60_000);
 });

@@ -7,7 +7,15 @@ const name = z.string().trim().min(1).max(80);
 const moment = z.iso.datetime();
 
 /** One treat of a day, baked from a formula's last try; served with the day, where it does not say. */
-const treat = z.strictObject({ formulaId: id, place: z.number().int().min(0).max(1000), serveAt: moment.optional(), bakeId: id.optional() });
+const treat = z.strictObject({
+  formulaId: id,
+  place: z.number().int().min(0).max(1000),
+  serveAt: moment.optional(),
+  bakeId: id.optional(),
+  vesselId: id.optional(),
+  count: z.number().int().min(1).max(20).optional(),
+  ovenC: z.number().min(60).max(300).optional(),
+});
 const held = z.strictObject({ startAt: moment, endAt: moment.optional(), by: z.enum(['begun', 'pinned']) });
 const room = z.partialRecord(z.enum(['you', ...APPLIANCES]), z.number().int().min(1).max(20));
 

@@ -46,7 +46,7 @@ export function buildApp({ larderStore, labels, scale, probe, vessels, webRoot, 
     formulaRoutes(larderStore, now),
     householdRoutes(larderStore, now),
     bakeRoutes(larderStore, vessels, now),
-    planRoutes(larderStore, now),
+    planRoutes(larderStore, vessels, now),
     deviceRoutes(labels, scale, probe),
     noSuchRoute,
   );

@@ -1,4 +1,5 @@
 import {
+  BAKE_STEPS,
   type CautionRule,
   COLD_FIGURES,
   DONE_LOOKS,
@@ -53,6 +54,7 @@ const swapRule = z.strictObject({
 const caution = z.strictObject({
   id: z.string(),
   topic: z.string().min(1),
+  at: z.enum(BAKE_STEPS).optional(),
   when: z.strictObject({
     anyFood: z.array(z.string()).min(1).optional(),
     allFood: z.array(z.array(z.string()).min(1)).min(1).optional(),

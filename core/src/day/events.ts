@@ -49,7 +49,8 @@ export type BakeAct =
   | { readonly kind: 'food changed'; readonly lineId: string; readonly foodId: string }
   | { readonly kind: 'added'; readonly partId: string; readonly line: Line }
   | { readonly kind: 'left out'; readonly lineId: string }
-  | { readonly kind: 'reading'; readonly of: 'core' | 'oven' | 'room'; readonly tempC: number }
+  /** `reckonedS`: how long was reckoned, without what is known of the oven, until the middle is so warm. */
+  | { readonly kind: 'reading'; readonly of: 'core' | 'oven' | 'room'; readonly tempC: number; readonly reckonedS?: number }
   | { readonly kind: 'into the heat'; readonly heat: InTheHeat }
   | { readonly kind: 'out of the heat' }
   | { readonly kind: 'timer set'; readonly timerId: string; readonly name: string; readonly seconds: number; readonly says?: string }

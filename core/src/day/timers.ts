@@ -1,3 +1,4 @@
+import { oneLog } from '../heat';
 import { type BakeEvent } from './events';
 import { type Bake, type Timer } from './state';
 
@@ -13,6 +14,20 @@ export function timersOf(standing: readonly BakeEvent[]): readonly Timer[] {
     }
   }
   return [...timers.values()];
+}
+
+/** What a bake says of its oven: when it came out, and how warm its middle was when; undefined while it is in, or where nothing was reckoned. */
+export function ovenTold(standing: readonly BakeEvent[], secondsOf: (iso: string) => number): { readonly reckonedS: number; readonly realS: number } | undefined {
+  const heated = heatedOf(standing);
+  if (heated?.to === undefined || heated.reckonedS === undefined) return undefined;
+  const since = (at: string): number => secondsOf(at) - secondsOf(heated.from);
+  const { from, to, reckonedS } = heated;
+  const readings = standing.flatMap((event) =>
+    event.kind === 'reading' && event.of === 'core' && event.reckonedS !== undefined && event.at >= from && event.at <= to
+      ? [{ reckonedS: event.reckonedS, realS: since(event.at) }]
+      : [],
+  );
+  return oneLog({ reckonedS, realS: since(to) }, readings);
 }
 
 /** The oven a bake went into last, from when to when, from its standing events. */

@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { loadVessels } from '@fellmist/data';
 import { larder, readFormula, shipped } from '../../test/larder';
 import { fitOf, type Vessel, volumeOf } from '../vessel';
-import { bakingTime, type BakingTime, firstLookS, ownTime, type OvenSetting, thermalOf, timeJudgement } from './index';
+import { bakingTime, type BakingTime, firstLookS, type OvenSetting, ownTime, reckonedUntil, thermalOf, timeJudgement } from './index';
 
 const vessels = loadVessels(join(__dirname, '../../../data'));
 const named = (id: string): Vessel => {
@@ -97,5 +97,17 @@ describe('a recipe’s own time', () => {
       3000, 2400, 3000,
     ]);
     expect([judged(45, 55), judged(38, 40), judged(20, 25), judged(95, 100), judged(110, 120)]).toEqual(['agrees', 'agrees', 'shorter', 'agrees', 'longer']);
+  });
+
+  it('tells until when a middle was reckoned to be so warm, without the oven’s factor, and nothing of a cold or a finished one', () => {
+    const [plain, fast] = [timeOf(LOAF, 'loaf', 'loaf-large'), timeOf(LOAF, 'loaf', 'loaf-large', { factor: 0.7 })];
+    if (typeof plain === 'string' || typeof fast === 'string') throw new Error('no time');
+    const at = reckonedUntil(plain, 80) ?? NaN;
+    expect([at > 0, at < plain.plainS]).toEqual([true, true]);
+    // The curve itself says the same: the middle has its 80 °C between the samples beside that moment.
+    expect(plain.curve.filter(({ seconds }) => seconds <= at).at(-1)?.coreC).toBeLessThanOrEqual(80);
+    expect(plain.curve.find(({ seconds }) => seconds >= at)?.coreC).toBeGreaterThanOrEqual(80);
+    expect(reckonedUntil(fast, 80)).toBeCloseTo(at, 6);
+    expect([reckonedUntil(plain, 25), reckonedUntil(plain, 97)]).toEqual([undefined, undefined]);
   });
 });

@@ -174,6 +174,19 @@ export function* bakingTimeSteps({ fit, volume, thermal, product, setting }: Bak
   };
 }
 
+/** A middle that is colder has hardly begun to warm, one that is hotter has nearly stopped: neither tells how long it took. House values. */
+const TELLING_C = [45, 95] as const;
+
+/** How long is reckoned, without what is known of the oven, until the middle is so warm; undefined where the curve says little. */
+export function reckonedUntil({ curve, plainS, lookS }: BakingTime, tempC: number): number | undefined {
+  if (tempC < TELLING_C[0] || tempC > TELLING_C[1]) return undefined;
+  const after = curve.findIndex(({ coreC }) => coreC >= tempC);
+  const [a, b] = [curve[after - 1], curve[after]];
+  if (!a || !b) return undefined;
+  const seconds = a.seconds + ((b.seconds - a.seconds) * (tempC - a.coreC)) / (b.coreC - a.coreC);
+  return seconds / (lookS / (plainS * LOOK));
+}
+
 /** The same at once. */
 export function bakingTime(ask: BakingAsk): BakingTime | TimeRefusal {
   return toItsEnd(bakingTimeSteps(ask));

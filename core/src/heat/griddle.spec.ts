@@ -3,7 +3,7 @@ import { loadVessels } from '@fellmist/data';
 import { larder, readFormula, shipped } from '../../test/larder';
 import { fitOf, volumeOf } from '../vessel';
 import { thermalOf } from './bakingTime';
-import { griddling, type Griddling } from './griddle';
+import { griddling, type Griddling, leftFor } from './griddle';
 
 const vessels = loadVessels(join(__dirname, '../../../data'));
 
@@ -52,5 +52,14 @@ describe('pieces on a hot plate', () => {
     expect(on('loaf-large', 'pancake', BATTER, 8)).toBeUndefined();
     expect(on('griddle-28', 'pancake', BATTER, 0)).toBeUndefined();
     expect(on('griddle-28', 'pancake', BATTER, 8, 40)).toBeUndefined();
+  });
+
+  it('tells what the bowl still gives: whole pieces, a last one a tenth short, and the batches for them', () => {
+    const plate = on('griddle-28', 'pancake', BATTER, 8);
+    if (!plate) throw new Error('no plate');
+    // 640 g for eight: 80 g a piece.
+    expect([240, 233, 231, 79, 20].map((leftG) => leftFor(plate, leftG, 80).pieces)).toEqual([3, 3, 2, 1, 0]);
+    expect(leftFor(plate, 80 * (plate.fits + 1), 80).batches).toBe(2);
+    expect(leftFor(plate, 20, 80).seconds).toBe(0);
   });
 });

@@ -46,6 +46,13 @@ const HANDLING_S = 30;
 const MOST_S = 3600;
 export const PLATE_C = { least: 120, most: 260, usual: 180 } as const;
 
+/** What is left in the bowl, as pieces, batches and seconds. A piece may be a tenth smaller than the others: nobody scrapes a bowl for less. House value. */
+export function leftFor(plate: Griddling, leftG: number, pieceG: number): { readonly pieces: number; readonly batches: number; readonly seconds: number } {
+  const pieces = Math.max(Math.floor(leftG / pieceG + 0.1), 0);
+  const batches = Math.ceil(pieces / plate.fits);
+  return { pieces, batches, seconds: batches * (plate.firstSideS + plate.secondSideS + HANDLING_S) };
+}
+
 /**
  * Baking on a hot plate piece by piece: how many fit, in how many batches, how long each takes by the heat that comes from
  * below, and how long the first waits. Undefined where the class is not one for a plate or its pieces have no thickness.

@@ -7,14 +7,15 @@ export {
   bodyOf,
   LOOK,
   OVEN_C,
+  reckonedUntil,
   type OvenSetting,
   type Thermal,
   thermalOf,
   type TimeRefusal,
   timeRefusal,
 } from './bakingTime';
-export { isTrusted, ovenFactor, type OvenFactor, type OvenLog } from './ovenFactor';
-export { type GriddleAsk, griddling, type Griddling, PLATE_C } from './griddle';
+export { isTrusted, oneLog, ovenFactor, type OvenFactor, type OvenLog } from './ovenFactor';
+export { type GriddleAsk, griddling, type Griddling, leftFor, PLATE_C } from './griddle';
 export { GO_S, mugTime, type MugTime, WATTS } from './mug';
 export { forecast, type Forecast, type ProbeSample } from './probe';
 export { firstLookS, ownTime, type OwnTime, timeJudgement } from './ownTime';

@@ -1,4 +1,4 @@
-import { ovenFactor, type OvenLog } from './ovenFactor';
+import { oneLog, ovenFactor, type OvenLog } from './ovenFactor';
 
 const log = (classId: string, share: number): OvenLog => ({ classId, reckonedS: 3600, realS: 3600 * share });
 
@@ -36,5 +36,13 @@ describe('an oven that learns', () => {
 
   it('does not learn from a forgotten tin, a clock set back or a bake that was something else', () => {
     for (const share of [20, 0.1, -1, 0, Number.NaN, Infinity]) expect(ovenFactor([log('loaf', share)], 'loaf')).toMatchObject({ factor: 1, bakes: 0 });
+  });
+
+  it('takes a bake with its thermometer as one bake: the geometric mean of what its shares say, a wild one left out', () => {
+    const out = { reckonedS: 3600, realS: 3600 };
+    // √(1 × 0.81) = 0.9.
+    expect(oneLog(out, [{ reckonedS: 2000, realS: 1620 }]).realS).toBeCloseTo(3240, 9);
+    expect(oneLog(out, [{ reckonedS: 2000, realS: 1 }])).toEqual(out);
+    expect(oneLog({ reckonedS: 3600, realS: -5 }, []).realS).toBe(-5);
   });
 });

@@ -30,6 +30,17 @@ export function isTrusted({ reckonedS, realS }: OvenLog): boolean {
   return Number.isFinite(share) && share >= TRUSTED[0] && share <= TRUSTED[1];
 }
 
+/**
+ * One bake as one log: what its time in the oven says and what each reading of its middle says weigh alike, on the scale of
+ * ln(real / reckoned). They hang together, so that ten readings do not count as ten bakes. House model.
+ */
+export function oneLog(out: Omit<OvenLog, 'classId'>, readings: readonly Omit<OvenLog, 'classId'>[]): Omit<OvenLog, 'classId'> {
+  const told = [out, ...readings].filter((one) => isTrusted({ classId: undefined, ...one }));
+  if (told.length === 0) return out;
+  const mean = told.reduce((sum, { realS, reckonedS }) => sum + Math.log(realS / reckonedS), 0) / told.length;
+  return { reckonedS: out.reckonedS, realS: out.reckonedS * Math.exp(mean) };
+}
+
 /** Solves a positive definite system by Cholesky's factors. */
 function solve(matrix: readonly (readonly number[])[], right: readonly number[]): readonly number[] {
   const lower: number[][] = [];

@@ -21,9 +21,15 @@ export interface CautionCase {
   readonly proteinPortionAboveG?: number;
 }
 
+/** Steps of a bake that cautions stand at: mixing, what is hot, what is put away. */
+export const BAKE_STEPS = ['mixing', 'heat', 'after'] as const;
+export type BakeStep = (typeof BAKE_STEPS)[number];
+
 export interface CautionRule {
   readonly id: string;
   readonly topic: string;
+  /** The step of a bake that it concerns; none, where it concerns the treat as a whole. */
+  readonly at?: BakeStep;
   readonly when: CautionCase;
   readonly text: string;
   /** What the safety page says beyond it. */
@@ -31,7 +37,7 @@ export interface CautionRule {
   readonly source: string;
 }
 
-export type Caution = Pick<CautionRule, 'id' | 'topic' | 'text' | 'source'>;
+export type Caution = Pick<CautionRule, 'id' | 'topic' | 'at' | 'text' | 'source'>;
 
 /** Said wherever cautions are shown: the software advises and certifies nothing. */
 export const DEFERENCE = 'Advice only. Local food codes, pack labels and licensed practitioners come first.';
@@ -198,9 +204,6 @@ export function cautionsFor(formula: Formula, totals: Totals, larder: Larder, ru
   for (const allowed of rulesFor(foods, rules)) if (isDue(allowed, present)) due.push(allowed.rule);
   return due;
 }
-
-/** The topics of cautions [data/cautions.json] that concern a step of a bake: mixing, what is hot, what is put away. */
-export const TOPICS_AT = { mixing: ['Raw mixes'], heat: ['Doneness', 'Hot things'], after: ['Keeping'] } as const;
 
 export interface AllergenReport {
   readonly contains: readonly Allergen[];

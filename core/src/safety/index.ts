@@ -1,2 +1,2 @@
-export { type AllergenReport, allergensOf, type Caution, type CautionRule, cautionsFor, DEFERENCE, TOPICS_AT } from './cautions';
+export { type AllergenReport, allergensOf, BAKE_STEPS, type BakeStep, type Caution, type CautionRule, cautionsFor, DEFERENCE } from './cautions';
 export { type DailyShare, dailyShares, USUAL_BODY_KG } from './dailyLimits';

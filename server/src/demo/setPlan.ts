@@ -1,16 +1,22 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { nextSaturday, set } from 'date-fns';
+import * as z from 'zod';
 import { type LarderStore } from '../store/larderStore';
 import { putPlan } from '../store/plans';
 import { steadyId } from './steadyId';
 
-/** What the hall serves on Saturday: the loaf and the cookies want the oven at one moment, at different heats. */
-const SERVED = ['carrot-cardamom-loaf.txt', 'hazelnut-rye-cookies.txt', 'whipped-blackcurrant-bowl.txt'];
-const TEA_HOUR = 15;
+const table = z.strictObject({
+  name: z.string(),
+  hour: z.number().int().min(0).max(23),
+  treats: z.array(z.strictObject({ file: z.string(), vesselId: z.string().optional(), count: z.number().int().optional() })),
+});
 
-/** The demo household's coming Saturday: three treats on the tea table at three. */
-export function setPlan({ db }: LarderStore): void {
+/** The demo household's coming Saturday: the loaf and the cookies want the oven at one moment, at different heats. */
+export function setPlan({ db }: LarderStore, dataFolder: string): void {
+  const { name, hour, treats } = table.parse(JSON.parse(readFileSync(join(dataFolder, 'demo', 'plan.json'), 'utf8')));
   const now = new Date();
-  const serveAt = set(nextSaturday(now), { hours: TEA_HOUR, minutes: 0, seconds: 0, milliseconds: 0 }).toISOString();
-  const treats = Object.fromEntries(SERVED.map((file, place) => [`t${place + 1}`, { formulaId: steadyId(file), place }]));
-  putPlan(db, steadyId('plan'), { name: 'Saturday tea table', from: 'serving', serveAt, room: {}, treats, held: {} }, now.toISOString());
+  const serveAt = set(nextSaturday(now), { hours: hour, minutes: 0, seconds: 0, milliseconds: 0 }).toISOString();
+  const planned = Object.fromEntries(treats.map(({ file, ...tin }, place) => [`t${place + 1}`, { formulaId: steadyId(file), place, ...tin }]));
+  putPlan(db, steadyId('plan'), { name, from: 'serving', serveAt, room: {}, treats: planned, held: {} }, now.toISOString());
 }

@@ -142,5 +142,5 @@ export function setTable(larderStore: LarderStore, shipped: ShippedLarder, vesse
   }
   stockTable(larderStore, dataFolder);
   setBakes(larderStore, shipped, vessels, dataFolder);
-  setPlan(larderStore);
+  setPlan(larderStore, dataFolder);
 }

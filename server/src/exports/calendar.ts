@@ -1,13 +1,11 @@
 import { type StoredPlan } from '@fellmist/contract';
-import { type Formula, type ProductClass } from '@fellmist/core';
-import { askOf, planDay } from '@fellmist/core/bake';
+import { planDay, type PlanAsk } from '@fellmist/core/bake';
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 
 const at = (seconds: number): Date => new Date(seconds * 1000);
 
 /** A plan as an iCalendar file [RFC 5545]: an event a step, an alarm where your hands are wanted or a look is due, the serving at its end. */
-export function calendarOf({ id, plan, formulas }: StoredPlan, classOf: (formula: Formula) => ProductClass | undefined, now: string): string {
-  const ask = askOf({ plan, formulas, classOf, nowS: Date.parse(now) / 1000, secondsOf: (iso) => Date.parse(iso) / 1000 });
+export function calendarOf({ id, plan }: StoredPlan, ask: PlanAsk, now: string): string {
   const day = planDay(ask);
   const titles = new Map(ask.treats.map((treat) => [treat.id, treat.title]));
   const calendar = ical({ name: plan.name, prodId: { company: 'Fellmist', product: 'Day plan', language: 'EN' }, method: ICalCalendarMethod.PUBLISH });

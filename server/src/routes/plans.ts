@@ -1,9 +1,10 @@
 import { newPlanSchema, planChangeSchema, type StoredPlan } from '@fellmist/contract';
-import { classOf } from '@fellmist/core';
+import { type Vessel } from '@fellmist/core/bake';
 import { Router } from 'express';
 import { calendarOf } from '../exports/calendar';
 import { ProblemError } from '../http/problem';
 import { type LarderStore } from '../store/larderStore';
+import { askOfPlan } from '../store/planAsk';
 import { changePlan, markPlan, putPlan, readPlan, readPlans } from '../store/plans';
 
 function missing(): ProblemError {
@@ -16,7 +17,8 @@ function there<T>(found: T | undefined): T {
 }
 
 /** Plans of a day: changed part by part, so that two phones on one plan do not write over each other. */
-export function planRoutes({ db, contents }: LarderStore, now: () => string): Router {
+export function planRoutes(larderStore: LarderStore, shipped: readonly Vessel[], now: () => string): Router {
+  const { db } = larderStore;
   const router = Router();
   const open = (id: string): StoredPlan => there(readPlan(db, id, now()));
   router.get('/plans', (_request, response) => {
@@ -46,7 +48,7 @@ export function planRoutes({ db, contents }: LarderStore, now: () => string): Ro
     response
       .type('text/calendar')
       .set('Content-Disposition', `attachment; filename="plan-${stored.id}.ics"`)
-      .send(calendarOf(stored, (formula) => classOf(formula, contents), now()));
+      .send(calendarOf(stored, askOfPlan(larderStore, shipped, stored, now()), now()));
   });
   return router;
 }

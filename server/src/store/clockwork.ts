@@ -1,6 +1,6 @@
 import { type OvenEntry, type RunningTimer } from '@fellmist/contract';
 import { classOf } from '@fellmist/core';
-import { type BakeEvent, heatedOf, inOrder, standingEvents, type Timer, timersOf } from '@fellmist/core/bake';
+import { type BakeEvent, heatedOf, inOrder, ovenTold, standingEvents, type Timer, timersOf } from '@fellmist/core/bake';
 import { readBake, readBakesTold, readEvents } from './bakes';
 import { type Store } from './database';
 import { type LarderStore } from './larderStore';
@@ -30,11 +30,9 @@ export function runningTimers(db: Store, now: string): readonly RunningTimer[] {
 export function ovenLog({ db, contents }: LarderStore): readonly OvenEntry[] {
   return readBakesTold(db, 'out of the heat')
     .flatMap(({ id, title }): readonly OvenEntry[] => {
-      const heated = heatedOf(standingOf(db, id));
-      const formula = readBake(db, id)?.formula;
-      if (heated?.to === undefined || heated.reckonedS === undefined || !formula) return [];
-      const realS = (Date.parse(heated.to) - Date.parse(heated.from)) / 1000;
-      return [{ bakeId: id, title, at: heated.to, classId: classOf(formula, contents)?.id, reckonedS: heated.reckonedS, realS }];
+      const standing = standingOf(db, id);
+      const [told, at, formula] = [ovenTold(standing, (iso) => Date.parse(iso) / 1000), heatedOf(standing)?.to, readBake(db, id)?.formula];
+      return told && at !== undefined && formula ? [{ bakeId: id, title, at, classId: classOf(formula, contents)?.id, ...told }] : [];
     })
     .sort((a, b) => b.at.localeCompare(a.at));
 }

@@ -2,8 +2,11 @@ import { inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { StoredFormula } from '@fellmist/contract';
 import { classOf } from '@fellmist/core';
-import type { PlannedStep } from '@fellmist/core/bake';
+import type { PlannedStep, PlannedTreat } from '@fellmist/core/bake';
+import { Store } from '@ngrx/store';
+import { first } from 'rxjs';
 import { Asking } from '../state/asking';
+import { bakeFeature } from '../state/bake.feature';
 import { BakeDesk } from '../state/bakeDesk';
 import { Desk } from '../state/desk';
 import { PlanDesk } from '../state/planDesk';
@@ -19,6 +22,7 @@ export class DayDeeds {
   private readonly tables = inject(Desk).tables;
   private readonly bakeDesk = inject(BakeDesk);
   private readonly timers = inject(Timers);
+  private readonly store = inject(Store);
   readonly fault = signal<string | undefined>(undefined);
 
   /** A step begins now; a wait behind it needs nobody to begin it. */
@@ -44,15 +48,22 @@ export class DayDeeds {
     const at = this.desk.nowIso();
     const begun = this.desk.plan()?.held[step.id]?.startAt ?? new Date(Math.min(startS * 1000, Date.parse(at))).toISOString();
     const steps = this.desk.ask()?.treats.find(({ id }) => id === treatId)?.steps ?? [];
-    const after = steps[steps.findIndex(({ id }) => id === step.id) + 1];
-    this.desk.change({
-      held: {
-        [step.id]: { startAt: begun, endAt: at, by: 'begun' },
-        ...(after && !after.needsYou && after.busy !== 'oven' ? { [after.id]: { startAt: at, by: 'begun' as const } } : {}),
-      },
-    });
-    const waiting = this.desk.day()?.steps.find((one) => one.step.id === after?.id);
-    if (waiting && after && !after.needsYou && after.busy !== 'oven') this.setTimer(waiting, row.title);
+    const next = steps[steps.findIndex(({ id }) => id === step.id) + 1];
+    // A wait begins by itself; the oven wants somebody to put it in, unless it is in there already.
+    const after = next && !next.needsYou && (next.busy !== 'oven' || step.busy === 'oven') ? next : undefined;
+    this.desk.change({ held: { [step.id]: { startAt: begun, endAt: at, by: 'begun' }, ...(after ? { [after.id]: { startAt: at, by: 'begun' as const } } : {}) } });
+    const waiting = after && this.desk.day()?.steps.find((one) => one.step.id === after.id);
+    if (waiting) this.setTimer(waiting, row.title);
+  }
+
+  /** The tin of the day is the tin of the bake, once that is open. */
+  private giveTin(bakeId: string, { vesselId, count = 1 }: PlannedTreat): void {
+    const vessel = this.bakeDesk.vessels().find(({ id }) => id === vesselId);
+    if (!vessel) return;
+    this.store
+      .select(bakeFeature.selectStored)
+      .pipe(first((stored) => stored?.id === bakeId))
+      .subscribe(() => this.bakeDesk.tell({ kind: 'vessel chosen', vessel, count }));
   }
 
   /** The treat's own bake, begun where there is none yet. */
@@ -69,7 +80,8 @@ export class DayDeeds {
         if (!found.ok) return void this.fault.set(found.words);
         this.bakeDesk.begin(treat.formulaId, found.value.thisTry.id).subscribe((begun) => {
           if (!begun.ok) return void this.fault.set(begun.words);
-          this.desk.change({ treats: { [treatId]: { ...treat, bakeId: begun.value } } });
+          this.desk.changeTreat(treatId, { bakeId: begun.value });
+          this.giveTin(begun.value, treat);
           void this.router.navigate(['/bakes', begun.value, 'weigh']);
         });
       });

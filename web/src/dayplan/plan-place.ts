@@ -3,25 +3,29 @@ import { Router, RouterLink } from '@angular/router';
 import { APPLIANCES, type Busy, HOME_ROOM, type PlannedStep } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { formatISO, parse, parseISO } from 'date-fns';
+import { bakeActions } from '../state/bake.actions';
+import { ovenActions } from '../state/oven.feature';
 import { planActions, planUrl } from '../state/plan.feature';
 import { PlanDesk } from '../state/planDesk';
+import { PlanHeat } from '../state/planHeat';
 import { Preferences } from '../state/preferences';
-import { shelfActions, shelfFeature } from '../state/shelf.feature';
+import { shelfActions } from '../state/shelf.feature';
 import { Chart, type EChartsType } from '../ui/chart';
 import { Choice, type Option } from '../ui/choice';
 import { DayField } from '../ui/day-field';
 import { showNumber } from '../ui/figures';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
-import { Picker } from '../ui/pick';
 import { showTemperature } from '../ui/temperature';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { dayChart, lanesOf } from './dayChart';
+import { DayClashes } from './day-clashes';
 import { DayDeeds } from './dayDeeds';
+import { DayTreats } from './day-treats';
 import { dragBars } from './drag';
-import { BUSY_NAMES, BUSY_WORDS, ONE_MORE, ROOM_WORDS, SAY } from './words';
+import { BUSY_WORDS, ROOM_WORDS, SAY } from './words';
 
 type From = 'serving' | 'now';
 const FIVE_MIN = 300;
@@ -29,7 +33,7 @@ const FIVE_MIN = 300;
 /** A day: what is served when, what is done when, and what is next. */
 @Component({
   selector: 'fm-plan-place',
-  imports: [Button, Chart, Choice, DayField, Field, MoreMenu, Picker, RouterLink, Skeleton],
+  imports: [Button, Chart, Choice, DayClashes, DayField, DayTreats, Field, MoreMenu, RouterLink, Skeleton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-place.html',
   styleUrl: './plan-place.less',
@@ -44,6 +48,7 @@ export class PlanPlace {
   private readonly destroyed = inject(DestroyRef);
   protected readonly desk = inject(PlanDesk);
   protected readonly deeds = inject(DayDeeds);
+  private readonly heat = inject(PlanHeat);
   readonly id = input.required<string>();
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly isTable = signal(false);
@@ -51,8 +56,6 @@ export class PlanPlace {
   private readonly moved = signal<{ readonly id: string; readonly startS: number } | undefined>(undefined);
   private readonly clock = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
   private readonly longDay = new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric', month: 'long' });
-  private readonly shelf = this.store.selectSignal(shelfFeature.selectListed);
-  protected readonly formulas = computed(() => (this.shelf() ?? []).map(({ id, title }) => ({ value: id, label: title })));
   protected readonly froms: readonly Option<From>[] = [
     { value: 'serving', label: SAY.fromServing },
     { value: 'now', label: SAY.fromNow },
@@ -75,22 +78,7 @@ export class PlanPlace {
     this.desk.plan()?.from === 'now' ? SAY.forwardFrom(this.time(this.desk.nowS())) : SAY.backFrom(this.time(Date.parse(this.desk.plan()?.serveAt ?? '') / 1000)),
   );
 
-  protected readonly treats = computed(() => {
-    const [plan, ask, day] = [this.desk.plan(), this.desk.ask(), this.desk.day()];
-    return Object.entries(plan?.treats ?? {})
-      .sort(([, a], [, b]) => a.place - b.place)
-      .map(([id, treat]) => {
-        const known = ask?.treats.find((one) => one.id === id);
-        const served = day?.served[id];
-        return {
-          id,
-          treat,
-          index: ask?.treats.findIndex((one) => one.id === id) ?? -1,
-          title: known?.title ?? SAY.treatGone,
-          served: served === undefined ? '' : SAY.servedWith(this.time(served)),
-        };
-      });
-  });
+  protected readonly treatCount = computed(() => Object.keys(this.desk.plan()?.treats ?? {}).length);
   protected readonly room = computed(() => {
     const [plan, ask] = [this.desk.plan(), this.desk.ask()];
     const used = new Set<Busy>(ask?.treats.flatMap(({ steps }) => steps.flatMap(({ busy }) => busy ?? [])));
@@ -152,30 +140,6 @@ export class PlanPlace {
     return [...items, ...heats].sort((a, b) => a.at - b.at).map((item) => ({ ...item, time: this.time(item.at) }));
   });
 
-  protected readonly clashes = computed(() => {
-    const rows = new Map(this.rows().map((row) => [row.one.step.id, row]));
-    return (this.desk.day()?.clashes ?? []).slice(0, 3).map(({ busy, movedId, forId, byS }) => {
-      const [moved, other] = [rows.get(movedId), rows.get(forId)];
-      return SAY.clash(BUSY_NAMES[busy], moved?.title ?? '', other?.title ?? '', showNumber(Math.round(byS / 60), 0), moved?.at ?? '');
-    });
-  });
-  protected readonly late = computed(() => {
-    const [day, ask] = [this.desk.day(), this.desk.ask()];
-    if (day?.kind !== 'late') return [];
-    return (ask?.treats ?? [])
-      .filter(({ id, serveS }) => (day.served[id] ?? 0) > serveS)
-      .map(({ id, title, serveS }) => SAY.lateServed(title, this.time(serveS), this.time(day.served[id] ?? 0)));
-  });
-  protected readonly waysOut = computed(() =>
-    (this.desk.day()?.waysOut ?? [])
-      .map((way) => {
-        if (way.kind === 'more room') return ONE_MORE[way.busy];
-        if (way.kind === 'one setting') return SAY.bakeAt(showTemperature(way.ovenC, this.preferences.settings().temperature));
-        return SAY.orLess(this.treats().find(({ id }) => id === way.treatId)?.title ?? '');
-      })
-      .join(', '),
-  );
-
   protected readonly lanes = computed(() => {
     const [day, ask] = [this.desk.day(), this.desk.ask()];
     return day && ask ? lanesOf(day, ask.treats) : [];
@@ -204,6 +168,8 @@ export class PlanPlace {
 
   constructor() {
     this.store.dispatch(shelfActions.wanted({ query: {} }));
+    this.store.dispatch(ovenActions.wanted());
+    if (this.heat.vessels().length === 0) this.store.dispatch(bakeActions.vesselsWanted());
     effect(() => {
       const id = this.id();
       untracked(() => this.desk.open(id));
@@ -247,7 +213,7 @@ export class PlanPlace {
     const treat = this.desk.plan()?.treats[id];
     if (!treat) return;
     this.desk.change({ treats: { [id]: null } });
-    this.told.undoable(SAY.takenOff(this.treats().find((one) => one.id === id)?.title ?? this.titleOf(id)), () => this.desk.change({ treats: { [id]: treat } }));
+    this.told.undoable(SAY.takenOff(this.titleOf(id)), () => this.desk.change({ treats: { [id]: treat } }));
   }
 
   private titleOf(id: string): string {

@@ -14,7 +14,7 @@ import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
-import { HouseholdOven } from './household-oven';
+import { HouseholdOven } from '../state/householdOven';
 import { ProbeDesk } from './probe-desk';
 import { SAY } from './words';
 

@@ -14,7 +14,7 @@ import { Checkbox } from '../ui/zorro/checkbox';
 import { HeavyWork } from '../workers/heavyWork';
 import { StepCautions } from '../parts/step-cautions';
 import { DoneLookDrawing } from './done-look';
-import { HouseholdOven } from './household-oven';
+import { HouseholdOven } from '../state/householdOven';
 import { MugTime } from './mug-time';
 import { OvenRun } from './oven-run';
 import { PlateTime } from './plate-time';

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { mainPart } from '@fellmist/core';
-import { fitOf, griddling, PLATE_C, thermalOf } from '@fellmist/core/bake';
+import { fitOf, griddling, leftFor, PLATE_C, thermalOf } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
 import { Timers } from '../state/timers';
 import { showNumber } from '../ui/figures';
+import { numberWithin } from '../ui/numbers';
 import { fieldTemperature, readTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
@@ -48,6 +49,20 @@ export class PlateTime {
     const waits = waitsS > 0 ? SAY.firstWait(minutes(waitsS), fieldTemperature(WARM_C, this.unit()), this.unit()) : '';
     return { size, sides, all: SAY.allTakes(minutes(totalS)), waits };
   });
+
+  /** What is still in the bowl, weighed. */
+  protected readonly leftG = signal<number | undefined>(undefined);
+  protected readonly leftWords = computed(() => {
+    const [plate, leftG, bake, volume] = [this.plate(), this.leftG(), this.desk.bake(), this.desk.volume()];
+    if (!plate || leftG === undefined || !bake || !volume) return '';
+    const left = leftFor(plate, leftG, volume.massG / bake.exact.portions);
+    if (left.pieces === 0) return SAY.notEnoughLeft;
+    return SAY.leftForMore(showNumber(left.pieces, 0), showNumber(left.batches, 0), left.batches === 1 ? SAY.batchWord : SAY.batchesWord, showNumber(left.seconds / 60, 0));
+  });
+
+  protected giveLeft(text: string): void {
+    this.leftG.set(numberWithin(text, 1, 20_000));
+  }
 
   protected give(text: string): void {
     const read = readTemperature(text, this.unit(), PLATE_C.least, PLATE_C.most);

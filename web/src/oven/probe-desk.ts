@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { forecast, type InTheHeat } from '@fellmist/core/bake';
+import { type BakingTime, forecast, type InTheHeat, reckonedUntil } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { BakeDesk } from '../state/bakeDesk';
 import { ovenActions, ovenFeature } from '../state/oven.feature';
@@ -25,7 +25,9 @@ export class ProbeDesk {
   private readonly desk = inject(BakeDesk);
   private readonly preferences = inject(Preferences);
   readonly heat = input.required<Omit<InTheHeat, 'reckonedS'>>();
+  readonly time = input<BakingTime>();
   protected readonly isOn = signal(false);
+  protected readonly fault = this.store.selectSignal(ovenFeature.selectProbeFailure);
   private readonly reading = this.store.selectSignal(ovenFeature.selectProbe);
   private readonly samples = this.store.selectSignal(ovenFeature.selectSamples);
   private readonly unit = computed(() => this.preferences.settings().temperature);
@@ -71,9 +73,13 @@ export class ProbeDesk {
     this.store.dispatch(on ? ovenActions.probeListened() : ovenActions.probeLeft());
   }
 
+  /** Written into the bake with what was reckoned for it; a practice probe is no oven, and teaches nothing of one. */
   protected note(): void {
-    const tempC = this.tempC();
-    if (tempC !== undefined) this.desk.tell({ kind: 'reading', of: 'core', tempC });
+    const [reading, time] = [this.reading(), this.time()];
+    if (reading?.kind !== 'reading') return;
+    const { tempC, pace } = reading;
+    const reckonedS = time && pace === 1 && this.desk.bake()?.heated !== undefined ? reckonedUntil(time, tempC) : undefined;
+    this.desk.tell({ kind: 'reading', of: 'core', tempC, ...(reckonedS === undefined ? {} : { reckonedS }) });
   }
 
   /** A practice bake: the simulated probe goes into a mix as cold as this one, in an oven as hot. */

@@ -4,7 +4,7 @@ import type { OvenEntry, ProbeReading } from '@fellmist/contract';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { ProbeSample } from '@fellmist/core/bake';
-import { catchError, filter, map, mergeMap, of, switchMap, takeUntil } from 'rxjs';
+import { catchError, filter, ignoreElements, map, mergeMap, of, switchMap, takeUntil } from 'rxjs';
 import { STREAM } from './stream';
 import { failureWords } from './api';
 
@@ -19,6 +19,7 @@ export const ovenActions = createActionGroup({
     'Probe Lost': emptyProps(),
     'Probe Left': emptyProps(),
     'Probe Put In': props<{ fromC: number; towardsC: number }>(),
+    'Probe Not Put In': props<{ words: string }>(),
   },
 });
 
@@ -28,12 +29,14 @@ interface OvenState {
   /** What the thermometer said last; nothing while nobody listens, or the server is lost. */
   readonly probe: ProbeReading | undefined;
   readonly samples: readonly ProbeSample[];
+  /** Why the simulated one was not put in. */
+  readonly probeFailure: string | undefined;
 }
 
 /** So many readings are kept. */
 const KEPT = 600;
 
-const initial: OvenState = { log: [], failure: undefined, probe: undefined, samples: [] };
+const initial: OvenState = { log: [], failure: undefined, probe: undefined, samples: [], probeFailure: undefined };
 
 /** What the household's oven took of what was reckoned, bake by bake. */
 export const ovenFeature = createFeature({
@@ -47,7 +50,8 @@ export const ovenFeature = createFeature({
       return { ...state, probe: reading, samples: [...state.samples, { s: (atMs / 1000) * reading.pace, tempC: reading.tempC }].slice(-KEPT) };
     }),
     on(ovenActions.probeLost, (state): OvenState => ({ ...state, probe: undefined })),
-    on(ovenActions.probeLeft, ovenActions.probePutIn, (state): OvenState => ({ ...state, probe: undefined, samples: [] })),
+    on(ovenActions.probeLeft, ovenActions.probePutIn, (state): OvenState => ({ ...state, probe: undefined, samples: [], probeFailure: undefined })),
+    on(ovenActions.probeNotPutIn, (state, { words }): OvenState => ({ ...state, probeFailure: words })),
   ),
 });
 
@@ -85,7 +89,12 @@ export const putProbeIn = createEffect(
   (actions = inject(Actions), http = inject(HttpClient)) =>
     actions.pipe(
       ofType(ovenActions.probePutIn),
-      mergeMap(({ fromC, towardsC }) => http.post('/api/devices/probe', { deed: 'into', fromC, towardsC }).pipe(catchError(() => of(undefined)))),
+      mergeMap(({ fromC, towardsC }) =>
+        http.post('/api/devices/probe', { deed: 'into', fromC, towardsC }).pipe(
+          ignoreElements(),
+          catchError((error: unknown) => of(ovenActions.probeNotPutIn({ words: failureWords(error) }))),
+        ),
+      ),
     ),
-  { functional: true, dispatch: false },
+  { functional: true },
 );

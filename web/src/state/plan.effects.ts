@@ -3,10 +3,11 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import type { PlanHead, StoredPlan } from '@fellmist/contract';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, exhaustMap, filter, map, merge, mergeMap, of, switchMap, tap, timer, withLatestFrom } from 'rxjs';
+import { catchError, concatMap, EMPTY, exhaustMap, filter, from, ignoreElements, map, merge, mergeMap, of, switchMap, tap, timer, withLatestFrom } from 'rxjs';
 import { failureWords } from './api';
 import { answering } from './asking';
 import { Clock } from './clock';
+import { keepPlanChanges, keptPlanChanges, plansThatWait } from './keptPlans';
 import { planActions, planFeature, planUrl } from './plan.feature';
 
 /** How often a plan that is seen asks what another phone did, milliseconds. */
@@ -41,7 +42,7 @@ export const openPlan = createEffect(
       ofType(planActions.openWanted),
       switchMap(({ id }) =>
         http.get<StoredPlan>(planUrl(id)).pipe(
-          map((stored) => planActions.opened({ stored })),
+          map((stored) => planActions.opened({ stored, kept: keptPlanChanges(id) })),
           catchError((error: unknown) => of(planActions.openFailed({ words: failureWords(error), isMissing: error instanceof HttpErrorResponse && error.status === 404 }))),
         ),
       ),
@@ -52,7 +53,7 @@ export const openPlan = createEffect(
 /** One change after the other; what could not be told is told again with the next look at the server. */
 export const savePlan = createEffect(
   (actions = inject(Actions), http = inject(HttpClient), store = inject(Store), page = inject(DOCUMENT)) =>
-    merge(actions.pipe(ofType(planActions.changed, planActions.saved)), timer(ASK_MS, ASK_MS).pipe(filter(() => page.visibilityState !== 'hidden'))).pipe(
+    merge(actions.pipe(ofType(planActions.changed, planActions.saved, planActions.opened)), timer(ASK_MS, ASK_MS).pipe(filter(() => page.visibilityState !== 'hidden'))).pipe(
       withLatestFrom(store.select(planFeature.selectStored), store.select(planFeature.selectWaiting)),
       filter(([trigger, stored, waiting]) => stored !== undefined && (waiting.length > 0 || typeof trigger === 'number')),
       exhaustMap(([, stored, [change]]) => {
@@ -72,6 +73,45 @@ export const savePlan = createEffect(
       }),
     ),
   { functional: true },
+);
+
+/** What waits is kept before it is told, so that a closed browser loses nothing. */
+export const keepPlan = createEffect(
+  (actions = inject(Actions), store = inject(Store)) =>
+    actions.pipe(
+      ofType(planActions.changed, planActions.saved, planActions.notSaved, planActions.opened),
+      withLatestFrom(store.select(planFeature.selectStored), store.select(planFeature.selectWaiting)),
+      tap(([, stored, waiting]) => {
+        if (stored) keepPlanChanges(stored.id, waiting);
+      }),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** What waits for another plan than the one that is open is told as well, with each look at the list. */
+export const tellOtherPlans = createEffect(
+  (actions = inject(Actions), http = inject(HttpClient), store = inject(Store)) =>
+    actions.pipe(
+      ofType(planActions.listWanted, planActions.opened),
+      withLatestFrom(store.select(planFeature.selectStored)),
+      exhaustMap(([, stored]) =>
+        from(plansThatWait().filter((id) => id !== stored?.id)).pipe(
+          concatMap((id) =>
+            from(keptPlanChanges(id)).pipe(
+              concatMap((change) => http.patch(planUrl(id), change)),
+              ignoreElements(),
+              tap({ complete: () => keepPlanChanges(id, []) }),
+              // A plan that is gone, or a change that nobody can take, waits for nothing.
+              catchError((error: unknown) => {
+                if (error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500) keepPlanChanges(id, []);
+                return EMPTY;
+              }),
+            ),
+          ),
+        ),
+      ),
+    ),
+  { functional: true, dispatch: false },
 );
 
 export const removePlan = createEffect(

@@ -11,7 +11,7 @@ export const planActions = createActionGroup({
     'List Failed': props<{ words: string }>(),
     Begin: props<{ ask: Ask<StoredPlan>; id: string; plan: Plan }>(),
     'Open Wanted': props<{ id: string }>(),
-    Opened: props<{ stored: StoredPlan }>(),
+    Opened: props<{ stored: StoredPlan; kept?: readonly PlanChange[] }>(),
     'Open Failed': props<{ words: string; isMissing: boolean }>(),
     Closed: emptyProps(),
     Changed: props<{ change: PlanChange }>(),
@@ -51,7 +51,13 @@ export const planFeature = createFeature({
     on(planActions.listFailed, (state, { words }): PlanState => ({ ...state, listFailure: words })),
     on(planActions.remove, (state, { head }): PlanState => ({ ...state, heads: state.heads?.filter(({ id }) => id !== head.id) })),
     on(planActions.openWanted, (state, { id }): PlanState => (state.stored?.id === id ? state : { ...state, ...NOTHING, opening: 'opening' })),
-    on(planActions.opened, (state, { stored }): PlanState => ({ ...state, stored, opening: 'open', failure: undefined })),
+    on(planActions.opened, (state, { stored, kept = [] }): PlanState => ({
+      ...state,
+      stored,
+      opening: 'open',
+      failure: undefined,
+      waiting: state.stored?.id === stored.id ? state.waiting : kept,
+    })),
     on(planActions.openFailed, (state, { words, isMissing }): PlanState => (state.stored ? state : { ...state, opening: isMissing ? 'missing' : 'failed', failure: words })),
     // What is not told yet stays, and is told, also when the place was left.
     on(planActions.closed, (state): PlanState => (state.waiting.length > 0 ? state : { ...state, ...NOTHING })),

@@ -2,14 +2,16 @@ import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { StoredPlan } from '@fellmist/contract';
 import { classOf } from '@fellmist/core';
-import { askOf, type DayPlan, type HeldStep, type Plan, type PlanAsk, type PlanChange } from '@fellmist/core/bake';
+import { askOf, type DayPlan, type HeldStep, type Plan, type PlanAsk, type PlanChange, type PlannedTreat } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { catchError, map, type Observable, of, switchMap, timer } from 'rxjs';
 import { HeavyWork } from '../workers/heavyWork';
 import { type Answer, Asking } from './asking';
 import { Clock } from './clock';
 import { Desk } from './desk';
+import { HouseholdOven } from './householdOven';
 import { planActions, planFeature } from './plan.feature';
+import { PlanHeat } from './planHeat';
 
 /** What is typed or dragged on is waited for, milliseconds. */
 const PAUSE_MS = 80;
@@ -23,6 +25,8 @@ export class PlanDesk {
   private readonly desk = inject(Desk);
   private readonly clock = inject(Clock);
   private readonly heavy = inject(HeavyWork);
+  private readonly heat = inject(PlanHeat);
+  private readonly oven = inject(HouseholdOven);
   readonly stored = this.store.selectSignal(planFeature.selectStored);
   readonly plan = this.store.selectSignal(planFeature.selectPlan);
   readonly waiting = this.store.selectSignal(planFeature.selectWaiting);
@@ -37,7 +41,15 @@ export class PlanDesk {
   readonly ask = computed((): PlanAsk | undefined => {
     const [plan, tables] = [this.plan(), this.desk.tables()];
     if (!plan || !tables) return undefined;
-    return askOf({ plan, formulas: this.formulas(), classOf: (formula) => classOf(formula, tables), nowS: this.nowS(), secondsOf: (iso) => Date.parse(iso) / 1000 });
+    return askOf({
+      plan,
+      formulas: this.formulas(),
+      classOf: (formula) => classOf(formula, tables),
+      nowS: this.nowS(),
+      reckoned: this.heat.reckoned(),
+      isTurned: this.oven.isUneven(),
+      secondsOf: (iso) => Date.parse(iso) / 1000,
+    });
   });
   readonly day = signal<DayPlan | undefined>(undefined);
 
@@ -72,6 +84,12 @@ export class PlanDesk {
 
   change(change: PlanChange): void {
     this.store.dispatch(planActions.changed({ change }));
+  }
+
+  /** One treat as it is planned, with something changed. */
+  changeTreat(id: string, change: Partial<PlannedTreat>): void {
+    const treat = this.plan()?.treats[id];
+    if (treat) this.change({ treats: { [id]: { ...treat, ...change } } });
   }
 
   hold(id: string, held: HeldStep | null): void {

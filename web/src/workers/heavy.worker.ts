@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { curveRangeSteps, type Larder, readDocument, stockLarder } from '@fellmist/core';
-import { bakingTimeSteps, planDaySteps } from '@fellmist/core/bake';
+import { bakingTimeSteps, planDaySteps, reckonSteps } from '@fellmist/core/bake';
 import type { FromWorker, JobName, Jobs, ToWorker } from './jobs';
 import { SAY } from './words';
 
@@ -30,6 +30,7 @@ const WORK: { readonly [N in JobName]: (ask: Jobs[N]['ask']) => Steps<Jobs[N]['a
   takeFoods,
   readText,
   bakingTime: (ask) => bakingTimeSteps(ask),
+  treatHeat: (ask) => reckonSteps(ask),
   dayPlan: (ask) => planDaySteps(ask),
   curveRange: ({ lines }) => curveRangeSteps(lines, SEED),
 };

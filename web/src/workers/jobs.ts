@@ -1,4 +1,4 @@
-import type { BakingAsk, BakingTime, DayPlan, PlanAsk, TimeRefusal } from '@fellmist/core/bake';
+import type { BakingAsk, BakingTime, DayPlan, HeatAsk, PlanAsk, Reckoned, TimeRefusal } from '@fellmist/core/bake';
 import type { Food, MeasureSystem, RangePoint, ReadDocument, UncertainLine } from '@fellmist/core';
 
 /** What is worked out away from the screen: what each job is asked with, and what it answers. */
@@ -7,6 +7,7 @@ export interface Jobs {
   readonly takeFoods: { readonly ask: { readonly foods: readonly Food[]; readonly inHand: ReadonlyMap<string, string> }; readonly answer: number };
   readonly readText: { readonly ask: { readonly text: string; readonly measures: MeasureSystem }; readonly answer: ReadDocument };
   readonly bakingTime: { readonly ask: BakingAsk; readonly answer: BakingTime | TimeRefusal };
+  readonly treatHeat: { readonly ask: HeatAsk; readonly answer: Reckoned | undefined };
   readonly dayPlan: { readonly ask: PlanAsk; readonly answer: DayPlan };
   readonly curveRange: { readonly ask: { readonly lines: readonly UncertainLine[] }; readonly answer: readonly RangePoint[] };
 }

@@ -1,12 +1,12 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { ovenFactor } from '@fellmist/core/bake';
+import { ovenFactor, type OvenFactor } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
-import { BakeDesk } from '../state/bakeDesk';
-import { Clock } from '../state/clock';
-import { ovenFeature } from '../state/oven.feature';
-import { Preferences } from '../state/preferences';
+import { BakeDesk } from './bakeDesk';
+import { Clock } from './clock';
+import { ovenFeature } from './oven.feature';
+import { Preferences } from './preferences';
 
-/** What is known of this household's oven for the kind of treat that is on the table. */
+/** What is known of this household's oven, for the kind of treat that is on the table and for any other. */
 @Injectable({ providedIn: 'root' })
 export class HouseholdOven {
   private readonly preferences = inject(Preferences);
@@ -19,8 +19,13 @@ export class HouseholdOven {
     return this.log().filter(({ at }) => at >= since);
   });
   readonly before = ovenFactor([], undefined);
-  readonly factor = computed(() => ovenFactor(this.counted(), this.desk.product()?.id));
+  readonly factor = computed(() => this.factorFor(this.desk.product()?.id));
   readonly isUneven = computed(() => this.preferences.settings().ovenIsUneven === true);
+
+  /** What is known of it for a class. */
+  factorFor(classId: string | undefined): OvenFactor {
+    return ovenFactor(this.counted(), classId);
+  }
 
   /** Forgets what earlier bakes told; gives the way back. */
   forget(): () => void {
