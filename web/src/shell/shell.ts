@@ -50,11 +50,15 @@ export class Shell {
   protected readonly keys = inject(Keys);
   protected readonly preferences = inject(Preferences);
   protected readonly firstSteps = inject(FirstSteps);
-  protected readonly places = PLACES;
   protected readonly isHelping = signal(false);
   protected readonly larderFailure = this.store.selectSignal(larderFeature.selectFailure);
   private readonly formulaId = this.store.selectSignal(benchFeature.selectFormulaId);
   private readonly onBench = this.store.selectSignal(benchFeature.selectPresent);
+  private readonly isOnBench = computed(() => this.onBench() !== undefined);
+  /** The places with their links, the Bench's to the formula that lies there: made anew only where that changes. */
+  protected readonly places = computed(() =>
+    PLACES.map((place) => ({ ...place, link: place.path === '/bench' && this.isOnBench() ? ['/bench', this.formulaId() ?? ''] : [place.path] })),
+  );
   private readonly page = viewChild.required<ElementRef<HTMLElement>>('page');
   private openedFrom: Element | null = null;
 
@@ -75,7 +79,11 @@ export class Shell {
 
   constructor() {
     const bindings: readonly Binding[] = [
-      ...PLACES.map((place) => ({ keys: place.key, words: SAY.goTo(place.name), run: () => void this.router.navigate([...this.linkTo(place)]) })),
+      ...PLACES.map(({ key, name, path }) => ({
+        keys: key,
+        words: SAY.goTo(name),
+        run: () => void this.router.navigate(this.places().find((place) => place.path === path)?.link ?? [path]),
+      })),
       { keys: '?', words: SAY.thisHelp, run: () => this.help() },
     ];
     this.keys.bind(bindings, inject(DestroyRef));
@@ -89,12 +97,6 @@ export class Shell {
       if (isScrolled) this.page().nativeElement.scrollTop = 0;
       isScrolled = false;
     });
-  }
-
-  /** The Bench's link leads back to the formula that lies there. */
-  protected linkTo(place: Place): readonly string[] {
-    if (place.path !== '/bench' || !this.onBench()) return [place.path];
-    return ['/bench', this.formulaId() ?? ''];
   }
 
   protected help(): void {
