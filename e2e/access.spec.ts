@@ -7,6 +7,8 @@ const LOAF = 'Carrot-cardamom loaf';
 const DAY = 'Saturday tea table';
 const OVEN = 'In the oven';
 const ICE = 'Sour-cherry kefir ice';
+const BOOK = 'Buckwheat drop scones';
+const TASTE = 'Hand the phone round';
 
 // WCAG 2.2 A and AA as far as axe-core can tell by itself.
 describe('every place, light and dark, wide and narrow', () => {
@@ -74,6 +76,10 @@ describe('every place, light and dark, wide and narrow', () => {
     [DAY, 390, 'dark'],
     [OVEN, 1280, 'dark'],
     [OVEN, 390, 'light'],
+    [BOOK, 1280, 'light'],
+    [BOOK, 390, 'dark'],
+    [TASTE, 1280, 'dark'],
+    [TASTE, 390, 'light'],
     ['/safety', 390, 'light'],
     ['/house', 1280, 'dark'],
     ['/house', 390, 'light'],
@@ -84,7 +90,9 @@ describe('every place, light and dark, wide and narrow', () => {
     const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
     await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
     const path = place === LOAF ? await page.$eval('.title', (link) => new URL((link as HTMLAnchorElement).href).pathname) : place;
-    await page.goto(household.url + (path === ICE ? '/shelf' : path === DAY || path === OVEN ? '/bakes' : path), { waitUntil: 'networkidle0' });
+    await page.goto(household.url + (path === ICE ? '/shelf' : path === DAY || path === OVEN ? '/bakes' : path === BOOK || path === TASTE ? '/book' : path), {
+      waitUntil: 'networkidle0',
+    });
     if (place === LOAF) {
       await page.waitForSelector('button.food');
       await page.click('button.food');
@@ -100,6 +108,14 @@ describe('every place, light and dark, wide and narrow', () => {
       await press(page, 'Leave kitchen');
       await press(page, OVEN);
       await page.waitForSelector('fm-oven-time canvas');
+    }
+    if (place === BOOK || place === TASTE) {
+      await press(page, BOOK);
+      await sees(page, 'Where each try landed');
+    }
+    if (place === TASTE) {
+      await press(page, TASTE);
+      await page.waitForSelector('#taster');
     }
     if (place === ICE) {
       await press(page, ICE);

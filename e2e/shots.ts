@@ -145,12 +145,11 @@ const VIEWS: readonly View[] = [
     },
   },
   {
-    name: 'whip',
-    path: '/shelf',
+    name: 'book',
+    path: '/book',
     act: async (page) => {
-      await openCold(page, 'Whipped blackcurrant bowl');
-      for (let i = 0; i < 5; i++) await press(page, 'Try it');
-      await sees(page, '7 ·');
+      await press(page, 'Buckwheat drop scones');
+      await sees(page, 'Likely right between');
     },
   },
   { name: 'house', path: '/house', act: (page) => sees(page, 'Never wanted') },

@@ -2,11 +2,15 @@ import { type Formula, LIMITS } from '@fellmist/core';
 import {
   type BakeEvent,
   type InTheHeat,
+  JUST_ABOUT_RIGHT,
   OVEN_C,
+  OVERALL,
   type OvenLog,
   type Portioning,
   POURED_BY,
+  SCALES,
   type Stage,
+  type TasteScore,
   type Topping,
   type Vessel,
   VESSEL_SHAPES,
@@ -70,6 +74,15 @@ export const bakeEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamp, kind: z.literal('food changed'), lineId: id, foodId: id }),
   z.strictObject({ ...stamp, kind: z.literal('added'), partId: id, line: lineSchema }),
   z.strictObject({ ...stamp, kind: z.literal('left out'), lineId: id }),
+  z.strictObject({
+    ...stamp,
+    kind: z.literal('tasted'),
+    taster: z.string().trim().min(1).max(40),
+    overall: z.number().int().min(OVERALL.least).max(OVERALL.most).optional(),
+    scales: z.partialRecord(z.enum(SCALES), z.number().int().min(JUST_ABOUT_RIGHT.least).max(JUST_ABOUT_RIGHT.most)),
+    faults: z.array(z.string().min(1).max(40)).max(30),
+    text: z.string().max(500).optional(),
+  }),
   z.strictObject({
     ...stamp,
     kind: z.literal('reading'),
@@ -165,6 +178,30 @@ export interface OvenEntry extends OvenLog {
   readonly bakeId: string;
   readonly title: string;
   readonly at: string;
+}
+
+/** A finished bake as a try of the Tasting book: what was really poured, and what the tasters said of it. */
+export interface BookTry {
+  readonly bakeId: string;
+  readonly tryNumber: number;
+  readonly at: string;
+  readonly poured: Formula;
+  readonly scores: readonly TasteScore[];
+  readonly notes: readonly string[];
+}
+
+/** A formula's page of the book, its tries in the order in which they were baked. */
+export interface BookPage {
+  readonly formulaId: string;
+  readonly title: string;
+  readonly tries: readonly BookTry[];
+}
+
+/** A formula that was baked to the end, and how many tries of it there are. */
+export interface BookHead {
+  readonly formulaId: string;
+  readonly title: string;
+  readonly tries: number;
 }
 
 /** A bake with what it bakes: the try's rebuild, and the names its lines had in the original. */

@@ -68,4 +68,7 @@ export {
   type StoredEvent,
   type ToldAnswer,
   vesselSchema,
+  type BookHead,
+  type BookPage,
+  type BookTry,
 } from './bake';

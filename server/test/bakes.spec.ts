@@ -1,5 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { type BakeHead, type KeptPortions, type OvenEntry, type Problem, type StoredBake, type TimersAnswer, type ToldAnswer } from '@fellmist/contract';
+import {
+  type BakeHead,
+  type BookHead,
+  type BookPage,
+  type KeptPortions,
+  type OvenEntry,
+  type Problem,
+  type StoredBake,
+  type TimersAnswer,
+  type ToldAnswer,
+} from '@fellmist/contract';
 import { allLines } from '@fellmist/core';
 import { type BakeAct, type BakeEvent, type Vessel } from '@fellmist/core/bake';
 import request from 'supertest';
@@ -112,6 +122,31 @@ describe('a bake on the server', () => {
     expect(((await press({ kind: 'timer rang', timerId })).body as TimersAnswer).timers).toEqual([]);
     for (const seconds of [0, -5, 1e9, 1.5]) expect((await press({ ...set, seconds })).status).toBe(422);
     expect((await local(request(app).post(`/api/bakes/${randomUUID()}/timers`)).send({ id: randomUUID(), act: set })).status).toBe(404);
+  });
+
+  test('the Tasting book has a bake once it is finished, with what was poured and each taster’s last word; nonsense is refused', async () => {
+    const page = (): request.Test => local(request(app).get(`/api/book/${formulaId}`));
+    const heads = async (): Promise<readonly BookHead[]> => (await local(request(app).get('/api/book'))).body as readonly BookHead[];
+    expect([(await page()).status, await heads()]).toEqual([404, []]);
+    const other = randomUUID();
+    await local(request(app).post('/api/bakes')).send({ id: other, planned: { ...planned, id: randomUUID() } });
+    const lineId = allLines((await read(other)).formula)[0]?.id ?? '';
+    const tasted = (taster: string, overall: number, thickness: number): BakeEvent => event({ kind: 'tasted', taster, overall, scales: { thickness }, faults: ['gummy'] });
+    await tell(other, [event({ kind: 'poured', lineId, massG: 131, by: 'scale' }), event({ kind: 'finished' })]);
+    // Two phones at once, and one that says again in other letters.
+    await Promise.all([tell(other, [tasted('Ida', 5, 2)]), tell(other, [tasted('Bo', 7, 0)])]);
+    await tell(other, [tasted('ida ', 6, 1)]);
+    const { title, tries } = (await page()).body as BookPage;
+    expect([title, await heads()]).toEqual(['Oat pancakes', [{ formulaId, title: 'Oat pancakes', tries: 1 }]]);
+    expect([...(tries[0]?.scores ?? [])].sort((a, b) => a.taster.localeCompare(b.taster)).map(({ taster, overall, scales }) => [taster, overall, scales])).toEqual([
+      ['Bo', 7, { thickness: 0 }],
+      ['ida', 6, { thickness: 1 }],
+    ]);
+    expect(allLines(tries[0]?.poured ?? { parts: [] })[0]?.massG).toBe(131);
+    for (const bad of [tasted('', 5, 0), tasted('Ida', 10, 0), tasted('Ida', 5.5, 0), tasted('Ida', 5, 3), { ...tasted('Ida', 5, 0), scales: { colour: 1 } }])
+      expect((await tell(other, [bad])).status).toBe(422);
+    await local(request(app).delete(`/api/bakes/${other}`));
+    expect((await page()).status).toBe(404);
   });
 
   test('the oven’s log has the real time beside the reckoned one, without bakes that were never reckoned or are not out', async () => {

@@ -140,6 +140,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
       case 'timer rang':
       case 'into the heat':
       case 'out of the heat':
+      case 'tasted':
         break;
     }
   }

@@ -63,6 +63,15 @@ export type BakeAct =
   | { readonly kind: 'plated'; readonly name: string; readonly portions: number; readonly toppings: readonly Topping[]; readonly lines: readonly Line[] }
   | { readonly kind: 'kept'; readonly place: 'fridge' | 'freezer'; readonly portions: number; readonly useBy?: string }
   | { readonly kind: 'eaten'; readonly place: 'fridge' | 'freezer' | 'table'; readonly portions: number }
+  /** What a taster says of it; said anew, the last counts. */
+  | {
+      readonly kind: 'tasted';
+      readonly taster: string;
+      readonly overall?: number | undefined;
+      readonly scales: Readonly<Record<string, number>>;
+      readonly faults: readonly string[];
+      readonly text?: string | undefined;
+    }
   | { readonly kind: 'note'; readonly text: string }
   | { readonly kind: 'undone'; readonly eventId: string }
   | { readonly kind: 'finished' };

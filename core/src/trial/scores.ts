@@ -1,3 +1,5 @@
+import table from '@fellmist/language/tasteFaults.json' with { type: 'json' };
+
 /** What is judged as too little, just right or too much. */
 export const SCALES = ['thickness', 'sweetness', 'moistness', 'lift', 'texture', 'flavour'] as const;
 export type Scale = (typeof SCALES)[number];
@@ -5,6 +7,9 @@ export type Scale = (typeof SCALES)[number];
 /** The ends of the scales: overall from "dislike extremely" to "like extremely" [Peryam and Pilgrim 1957], the others about "just right". */
 export const OVERALL = { least: 1, most: 9 } as const;
 export const JUST_ABOUT_RIGHT = { least: -2, most: 2 } as const;
+
+/** What is noticed and is no question of more or less, as it is ticked: by key and words [data/language/tasteFaults.json]. */
+export const TASTE_FAULTS = table.faults;
 
 /** What one taster says of one try; what they leave out they did not say. */
 export interface TasteScore {

@@ -31,6 +31,7 @@ const table = z.strictObject({
       pieces: z.array(z.number()).optional(),
       kept: z.strictObject({ place: z.enum(['fridge', 'freezer']), portions: z.number() }).optional(),
       note: z.string().optional(),
+      tasted: z.array(z.strictObject({ taster: z.string(), overall: z.number(), scales: z.record(z.string(), z.number()), faults: z.array(z.string()).default([]) })).default([]),
       finished: z.boolean(),
     }),
   ),
@@ -89,6 +90,7 @@ function setBake(larderStore: LarderStore, shipped: ShippedLarder, row: Row, ves
     tell({ kind: 'kept', ...row.kept, ...(days ? { useBy: formatISO(addDays(parseISO(row.at), days), { representation: 'date' }) } : {}) });
   }
   if (row.note !== undefined) tell({ kind: 'note', text: row.note });
+  tell(...row.tasted.map((score): BakeAct => ({ kind: 'tasted', ...score })));
   if (row.finished) tell({ kind: 'finished' });
 }
 

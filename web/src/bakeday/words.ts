@@ -334,6 +334,7 @@ export const HAPPENED: Readonly<Record<BakeKind, string>> = {
   'portion cut': 'a piece that was weighed',
   kept: 'portions put away',
   eaten: 'a portion eaten',
+  tasted: 'what a taster said',
   note: 'a note',
   undone: 'an undoing',
   finished: 'the end of the bake',

@@ -31,7 +31,8 @@ const PLACES: readonly Place[] = [
   { path: '/bench', name: SAY.bench, icon: 'bench', key: '3' },
   { path: '/bakes', name: SAY.bakeDay, icon: 'day', key: '4' },
   { path: '/cold', name: SAY.coldTable, icon: 'cold', key: '5' },
-  { path: '/house', name: SAY.house, icon: 'house', key: '6' },
+  { path: '/book', name: SAY.tastingBook, icon: 'book', key: '6' },
+  { path: '/house', name: SAY.house, icon: 'house', key: '7' },
 ];
 
 /** The rail of places, the place itself, and help for it. */

@@ -16,6 +16,7 @@ export const SAY = {
   goTo: (a: Shown) => said`go to ${a}`,
   help: 'Help',
   house: 'House',
+  tastingBook: 'Tasting book',
   keysWithoutCtrlOrAlt: 'Keys without Ctrl or Alt are on',
   larder: 'Larder',
   light: 'Light',

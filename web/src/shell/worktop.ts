@@ -24,6 +24,7 @@ export const worktopRoutes: Routes = [
       { path: 'bench/paste', title: SAY.pasteARecipe, data: { about: ABOUT.paste }, loadComponent: () => import('../bench/paste').then((m) => m.Paste) },
       { path: 'bench/:id', title: SAY.bench, data: { about: ABOUT.bench }, loadComponent: () => import('../bench/bench').then((m) => m.Bench) },
       { path: 'bakes', loadChildren: () => import('../bakeday/routes').then((m) => m.bakeRoutes) },
+      { path: 'book', loadChildren: () => import('../book/routes').then((m) => m.bookRoutes) },
       { path: 'cold', title: SAY.coldTable, data: { about: ABOUT.cold }, loadComponent: () => import('../cold/cold').then((m) => m.ColdTable) },
     ],
   },
