@@ -198,8 +198,11 @@ export class Pairs {
   }
 
   protected pressOnFood(event: KeyboardEvent, row: RebuiltRow): void {
-    if (/^\d$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) this.focusIn(row, 'amount-of-');
-    else
+    if (/^\d$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+      // The figure is the line's: it opens no place, whose keys are figures too.
+      event.stopPropagation();
+      this.focusIn(row, 'amount-of-');
+    } else
       this.keys.press(
         event,
         this.lineKeys.map((one) => ({ ...one, run: () => one.act(row) })),
