@@ -31,13 +31,14 @@ export interface Proposal {
  * food alone, the amount at which the scale that is furthest from right should be right. Undefined where more was changed, or nobody tasted.
  */
 export function proposalAfter(then: BookTry, now: BookTry, all: readonly BookTry[]): Proposal | undefined {
-  const [change, another] = changesBetween(then.poured, now.poured);
+  // Seen from the later try, so that every amount is for a batch of its size.
+  const [change, another] = changesBetween(now.poured, then.poured);
   if (!change || another) return undefined;
   const key = change.foodId ?? change.name;
   const alike = all.flatMap((one) => {
     const [own, more] = changesBetween(now.poured, one.poured);
     if (more || (own && (own.foodId ?? own.name) !== key)) return [];
-    return [{ one, amount: own ? own.nowG : change.nowG }];
+    return [{ one, amount: own ? own.nowG : change.thenG }];
   });
   const offered = SCALES.flatMap((scale) => {
     const trials = alike.flatMap(({ one, amount }): readonly Trial[] => {

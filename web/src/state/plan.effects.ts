@@ -3,7 +3,7 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import type { PlanHead, StoredPlan } from '@fellmist/contract';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, concatMap, EMPTY, exhaustMap, filter, from, ignoreElements, map, merge, mergeMap, of, switchMap, tap, timer, withLatestFrom } from 'rxjs';
+import { catchError, concatMap, EMPTY, exhaustMap, filter, from, ignoreElements, map, merge, mergeMap, of, switchMap, tap, throwError, timer, withLatestFrom } from 'rxjs';
 import { failureWords } from './api';
 import { answering } from './asking';
 import { Clock } from './clock';
@@ -98,14 +98,15 @@ export const tellOtherPlans = createEffect(
         from(plansThatWait().filter((id) => id !== stored?.id)).pipe(
           concatMap((id) =>
             from(keptPlanChanges(id)).pipe(
-              concatMap((change) => http.patch(planUrl(id), change)),
+              // One that nobody can take, or whose plan is gone, holds up no other.
+              concatMap((change) =>
+                http
+                  .patch(planUrl(id), change)
+                  .pipe(catchError((error: unknown) => (error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500 ? EMPTY : throwError(() => error)))),
+              ),
               ignoreElements(),
               tap({ complete: () => keepPlanChanges(id, []) }),
-              // A plan that is gone, or a change that nobody can take, waits for nothing.
-              catchError((error: unknown) => {
-                if (error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500) keepPlanChanges(id, []);
-                return EMPTY;
-              }),
+              catchError(() => EMPTY),
             ),
           ),
         ),
