@@ -1,6 +1,6 @@
 import { againstDiet, answersTo, barredAllergens, type Food, foodInHand, isIn, type Larder, SUMMED } from '../food';
 import { type Line, broughtBy } from '../formula';
-import { addTimes, amountFor, bringsOf, type LedgerRole, measureRole, type Measures, measuresOf, roleOf, type Sums } from '../role';
+import { addTimes, amountFor, bringsOf, type LedgerRole, measureRole, type Measures, measuresOf, roleOf, type Sums, sweetenerWarnings } from '../role';
 import { aimOf, edgeOf, mostOf, wholePieces } from './bounds';
 import { comesToMind } from './comesToMind';
 import { type Corrective, type SwapTables } from './swapTables';
@@ -69,7 +69,14 @@ function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correct
     amountFor(standing.sums, per1, measure, aim, mostG) ?? (row.band && amountFor(standing.sums, per1, measure, row.state === 'low' ? row.band.low : row.band.high, mostG));
   if (massG === undefined || !(massG >= roleOf(row.role).leastG)) return undefined;
   const way = madeOf(problem, food, wholePieces(food, massG), words);
-  return row.role === 'sweetness' && isSpent(way.sums, food) ? undefined : way;
+  return (row.role === 'sweetness' && isSpent(way.sums, food)) || turnsSandy(food, way.sums, standing) ? undefined : way;
+}
+
+const ROOM_C = 20;
+
+/** Whether more of a sweetener would not dissolve where it is eaten: grains, for whatever else it is put in. */
+function turnsSandy(food: Food, sums: Sums, { product }: Standing): boolean {
+  return food.kind === 'sweetener' && (food.per100g.erythritolG ?? 0) > 0 && sweetenerWarnings(sums, product?.servedC ?? ROOM_C).some(({ kind }) => kind === 'sandy');
 }
 
 function madeOf(problem: Problem, food: Food, massG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {

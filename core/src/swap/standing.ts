@@ -25,7 +25,7 @@ export interface Standing {
 export interface Company {
   /** Names of foods that the baker swapped out: nothing brings them back. */
   readonly gone: ReadonlySet<string>;
-  /** Sugar was among them: sugar by another name does not come back either. */
+  /** Sugar was among them, or what sweetens it is no sugar: sugar by another name does not come back either. */
   readonly sugarGone: boolean;
   /** Names of the foods that the rebuild holds, and the allergens they bring. */
   readonly held: ReadonlySet<string>;
@@ -68,7 +68,9 @@ function companyOf(sheet: Worksheet, larder: Larder): Company {
     allLines(sheet.original).filter(({ id }) => swapped.has(id)),
     larder,
   );
-  const sugarGone = gone.some(({ kind, per100g }) => kind === 'sweetener' && (per100g.sugarsG ?? 0) > IS_SUGAR);
+  const isSugar = ({ kind, per100g }: Food): boolean => kind === 'sweetener' && (per100g.sugarsG ?? 0) > IS_SUGAR;
+  const isWithoutSugar = foods.some(({ kind }) => kind === 'sweetener') && !foods.some(isSugar);
+  const sugarGone = isWithoutSugar || gone.some(isSugar);
   const isStillHere = ({ kind }: Food, one: Allergen): boolean => foods.some((food) => food.kind === kind && food.allergens.includes(one));
   const massOf = (isOne: (food: Food) => boolean): number =>
     lines.reduce((sum, { foodId, massG }) => {

@@ -12,6 +12,11 @@ export interface Change {
 const SAME_SHARE = 0.02;
 const SAME_G = 1;
 
+/** Whether nobody in a kitchen would tell two amounts apart. */
+export function isSameAmount(a: number, b: number): boolean {
+  return Math.abs(a - b) <= Math.max(SAME_G, SAME_SHARE * Math.max(a, b));
+}
+
 /** What went in of each food, for so many portions of the first: two batches of different size are compared at one size. */
 function gramsOf(formula: Formula, factor: number): ReadonlyMap<string, { readonly foodId: string | undefined; readonly name: string; readonly massG: number }> {
   const grams = new Map<string, { foodId: string | undefined; name: string; massG: number }>();
@@ -41,6 +46,6 @@ export function changesBetween(then: Formula, now: Formula): readonly Change[] {
       const [a, b] = [before.get(key), after.get(key)];
       return { foodId: (b ?? a)?.foodId, name: (b ?? a)?.name ?? '', thenG: a?.massG ?? 0, nowG: b?.massG ?? 0 };
     })
-    .filter(({ thenG, nowG }) => Math.abs(nowG - thenG) > Math.max(SAME_G, SAME_SHARE * Math.max(thenG, nowG)))
+    .filter(({ thenG, nowG }) => !isSameAmount(thenG, nowG))
     .sort((a, b) => Math.abs(b.nowG - b.thenG) - Math.abs(a.nowG - a.thenG));
 }

@@ -1,7 +1,12 @@
-export { type Change, changesBetween } from './changes';
+export { asPoured } from './asPoured';
+export { type Advice, type Cause, CAUSE_ROWS, type CauseRow, causesOf, layAdvice } from './causes';
+export { type Change, changesBetween, isSameAmount } from './changes';
+export { tellingTries } from './design';
+export { type Process } from './evidence';
 export { nextAmount, type NextAmount, type Trial } from './nextAmount';
 export { LEAST_TASTERS, type Penalty, penalties } from './penalty';
 export { tastedOf } from './tasted';
 export { faultsTold, JUST_ABOUT_RIGHT, type MeanScore, meanOn, OVERALL, type Scale, SCALES, TASTE_FAULTS, type TasteScore } from './scores';
 export { blindCodes, servingOrders } from './serving';
 export { leastRight, triangleTest, type TriangleResult } from './triangle';
+export { towards } from './towards';
