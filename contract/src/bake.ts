@@ -10,7 +10,6 @@ import {
   POURED_BY,
   SCALES,
   type Stage,
-  type TasteScore,
   type Topping,
   type Vessel,
   VESSEL_SHAPES,
@@ -180,36 +179,13 @@ export interface OvenEntry extends OvenLog {
   readonly at: string;
 }
 
-/** A finished bake as a try of the Tasting book: what was really poured, and what the tasters said of it. */
-export interface BookTry {
-  readonly bakeId: string;
-  readonly tryNumber: number;
-  readonly at: string;
-  readonly poured: Formula;
-  readonly scores: readonly TasteScore[];
-  readonly notes: readonly string[];
-}
-
-/** A formula's page of the book, its tries in the order in which they were baked. */
-export interface BookPage {
-  readonly formulaId: string;
-  readonly title: string;
-  readonly tries: readonly BookTry[];
-}
-
-/** A formula that was baked to the end, and how many tries of it there are. */
-export interface BookHead {
-  readonly formulaId: string;
-  readonly title: string;
-  readonly tries: number;
-}
-
 /** A bake with what it bakes: the try's rebuild, and the names its lines had in the original. */
 export interface StoredBake {
   readonly id: string;
   readonly formula: Formula;
   /** What it was rebuilt from. */
   readonly original: Formula;
+  readonly tryId: string;
   readonly former: Readonly<Record<string, string>>;
   readonly tryNumber: number;
   readonly events: readonly StoredEvent[];

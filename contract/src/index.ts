@@ -68,7 +68,16 @@ export {
   type StoredEvent,
   type ToldAnswer,
   vesselSchema,
+} from './bake';
+export {
   type BookHead,
   type BookPage,
   type BookTry,
-} from './bake';
+  type OddAnswer,
+  oddAnswerSchema,
+  PICTURE_ALT,
+  type StoredTasting,
+  type TastingHead,
+  tastingSchema,
+  type TryPicture,
+} from './book';

@@ -9,6 +9,7 @@ import { type Vessel } from '@fellmist/core/bake';
 import { type Probe } from './devices/probe';
 import { type Scale } from './devices/scale';
 import { bakeRoutes } from './routes/bakes';
+import { bookRoutes, tryPictureRoutes } from './routes/book';
 import { deviceRoutes } from './routes/devices';
 import { formulaRoutes } from './routes/formulas';
 import { householdRoutes } from './routes/household';
@@ -36,7 +37,7 @@ export function buildApp({ larderStore, labels, scale, probe, vessels, webRoot, 
   app.use(pinoHttp({ logger: log, autoLogging: false }));
   app.use(guardHostAndOrigin, giveNonce, secureHeaders);
   const api = express.Router();
-  api.use(importRoutes(larderStore), pictureRoutes(larderStore.db, now));
+  api.use(importRoutes(larderStore), pictureRoutes(larderStore.db, now), tryPictureRoutes(larderStore, now));
   api.use(express.json({ limit: '12mb' }));
   api.get('/health', (_request, response) => {
     response.json({ ok: true });
@@ -46,6 +47,7 @@ export function buildApp({ larderStore, labels, scale, probe, vessels, webRoot, 
     formulaRoutes(larderStore, now),
     householdRoutes(larderStore, now),
     bakeRoutes(larderStore, vessels, now),
+    bookRoutes(larderStore, now),
     planRoutes(larderStore, vessels, now),
     deviceRoutes(labels, scale, probe),
     noSuchRoute,

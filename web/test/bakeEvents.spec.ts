@@ -16,7 +16,7 @@ import { STREAM } from '../src/state/stream';
 
 const read = readRecipeText('Bun\n100 g flour', stockLarder([]), 'us');
 if (!read.ok) throw new Error(read.error);
-const stored: StoredBake = { id: 'b1', formula: read.formula, original: read.formula, former: {}, tryNumber: 1, events: [], faults: [] };
+const stored: StoredBake = { id: 'b1', formula: read.formula, original: read.formula, former: {}, tryId: 't1', tryNumber: 1, events: [], faults: [] };
 const event = (id: string, turn: number): BakeEvent => ({ kind: 'note', text: id, id, teller: 'me', turn, at: '2026-11-26T10:00:00.000Z' });
 
 describe('what is told of a bake on its way to the server', () => {

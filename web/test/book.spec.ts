@@ -5,7 +5,18 @@ import { proposalAfter } from '../src/book/bookView';
 const tried = (bakeId: string, text: string, thickness: number): BookTry => {
   const read = readRecipeText(text, stockLarder([]), 'us');
   if (!read.ok) throw new Error(read.error);
-  return { bakeId, tryNumber: 1, at: '', poured: read.formula, scores: [{ taster: 'a', scales: { thickness }, faults: [] }], notes: [] };
+  return {
+    bakeId,
+    tryId: 't1',
+    factor: 1,
+    process: {},
+    tryNumber: 1,
+    at: '',
+    poured: read.formula,
+    scores: [{ taster: 'a', scales: { thickness }, faults: [] }],
+    notes: [],
+    pictures: [],
+  };
 };
 
 test('the next amount is for a batch as large as the later try, though the earlier was doubled; two changes at once name none', () => {

@@ -60,7 +60,7 @@ function isTooMuch(action: ProposalAction, { part }: Standing): boolean {
   if (action.kind !== 'less') return false;
   const line = part?.lines.find(({ id }) => id === action.lineId);
   const allG = part?.lines.reduce((sum, { massG }) => sum + (massG ?? 0), 0) ?? 0;
-  return action.massG > MOST_LOST.ofLine * (line?.massG ?? 0) || (action.why === 'balance' && action.massG > MOST_LOST.ofAll * allG);
+  return action.why === 'balance' && (action.massG > MOST_LOST.ofLine * (line?.massG ?? 0) || action.massG > MOST_LOST.ofAll * allG);
 }
 
 function byRole(standing: Standing, { role, by }: { readonly role: LedgerRole; readonly by: 'more' | 'less' }, larder: Larder, tables: SwapTables): readonly ProposalAction[] {

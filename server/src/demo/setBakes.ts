@@ -94,7 +94,7 @@ function setBake(larderStore: LarderStore, shipped: ShippedLarder, row: Row, ves
   if (row.finished) tell({ kind: 'finished' });
 }
 
-/** The demo household's tins and what it baked of late: five that are done, one half weighed. */
+/** The demo household's tins and what it baked of late: what is done, with its tasters' scores, and one half weighed. */
 export function setBakes(larderStore: LarderStore, shipped: ShippedLarder, vessels: readonly Vessel[], dataFolder: string): void {
   const { vessels: own, bakes } = table.parse(JSON.parse(readFileSync(join(dataFolder, 'demo', 'bakes.json'), 'utf8')));
   const all = [...own.map((vessel) => ({ ...vessel, mark: 'M' as const, source: 'invented, for the demo' })), ...vessels] as readonly Vessel[];

@@ -7,7 +7,6 @@ import { ProblemError } from '../http/problem';
 import { openStream } from '../http/stream';
 import { giveBack, stockTaken, takeFromStock } from '../store/bakeStock';
 import { beginBake, markBake, readBake, readBakes, readEvents, tellBake } from '../store/bakes';
-import { bookList, bookPage } from '../store/book';
 import { ovenLog, runningTimers } from '../store/clockwork';
 import { type LarderStore } from '../store/larderStore';
 import { keptPortions } from '../store/kept';
@@ -140,15 +139,6 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
   });
   router.get('/oven', (_request, response) => {
     response.set('Cache-Control', 'no-store').json(ovenLog(larderStore));
-  });
-
-  router.get('/book', (_request, response) => {
-    response.set('Cache-Control', 'no-store').json(bookList(larderStore));
-  });
-  router.get('/book/:formulaId', (request, response) => {
-    const page = bookPage(larderStore, request.params.formulaId);
-    if (!page) throw new ProblemError(404, 'Nothing in the book', 'No bake of that formula is finished yet: finish one, and it is a try of the book.');
-    response.set('Cache-Control', 'no-store').json(page);
   });
 
   router.get('/kept', (_request, response) => {

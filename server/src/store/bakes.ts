@@ -1,6 +1,6 @@
 import { type BakeHead, type StoredBake, type StoredEvent } from '@fellmist/contract';
 import { allLines, type Formula } from '@fellmist/core';
-import { type BakeEvent, type BakeKind } from '@fellmist/core/bake';
+import { type BakeEvent, type BakeKind, inOrder, standingEvents } from '@fellmist/core/bake';
 import { type Store } from './database';
 import { DOCUMENTS, readDocument, type StoredDocument } from './documents';
 import { readFormula, readTry } from './formulas';
@@ -58,6 +58,11 @@ export function readEvents(db: Store, id: string, since = 0): { readonly events:
   return { events, faults };
 }
 
+/** What stands of the events of a bake: in their order, without what was taken back. */
+export function standingOf({ events }: { readonly events: readonly StoredEvent[] }): readonly BakeEvent[] {
+  return standingEvents(inOrder(events.map(({ event }) => event)));
+}
+
 /** A bake with the try it bakes: a formula that was taken off the shelf meanwhile is still what is in the oven. */
 export function readBake(db: Store, id: string): StoredBake | undefined {
   const row = rowOf(db, id);
@@ -65,7 +70,7 @@ export function readBake(db: Store, id: string): StoredBake | undefined {
   const stored = readTry(db, row.formulaId, row.tryId);
   if (!stored) return undefined;
   const { rebuild, original } = stored.worksheet;
-  return { id, formula: rebuild, original, former: namesOf(original), tryNumber: stored.thisTry.number, ...readEvents(db, id) };
+  return { id, formula: rebuild, original, tryId: row.tryId, former: namesOf(original), tryNumber: stored.thisTry.number, ...readEvents(db, id) };
 }
 
 function namesOf(original: Formula): Readonly<Record<string, string>> {

@@ -1,17 +1,43 @@
 import { type BookHead, type BookPage, type BookTry } from '@fellmist/contract';
-import { foldBake, inOrder, standingEvents, tastedOf } from '@fellmist/core/bake';
+import { classOf } from '@fellmist/core';
+import { type Bake, type BakeEvent, foldBake, inOrder, ovenTold, type Process, standingEvents, tastedOf, yieldCheck } from '@fellmist/core/bake';
 import { readBake, readBakesTold } from './bakes';
+import { tastingsOf } from './tastings';
+import { picturesOf } from './tryPictures';
 import { type LarderStore } from './larderStore';
 
+/** What the thermometer, the clock and the scale said of it. */
+function processOf(bake: Bake, standing: readonly BakeEvent[], { contents }: LarderStore): Process {
+  const cores = bake.readings.filter(({ of }) => of === 'core').map(({ tempC }) => tempC);
+  const oven = ovenTold(standing, (iso) => Date.parse(iso) / 1000);
+  return {
+    ...(cores.length > 0 ? { coreC: Math.max(...cores) } : {}),
+    ...(oven ? { heatS: oven.realS, reckonedS: oven.reckonedS } : {}),
+    lossShare: yieldCheck(bake, classOf(bake.real, contents))?.lossShare,
+  };
+}
+
 /** A finished bake as a try: what was really poured, and what was said of it. */
-function tryOf({ db, larder, contents }: LarderStore, bakeId: string): BookTry | undefined {
+function tryOf(larderStore: LarderStore, bakeId: string): BookTry | undefined {
+  const { db, larder, contents } = larderStore;
   const stored = readBake(db, bakeId);
   if (!stored) return undefined;
   const events = stored.events.map(({ event }) => event);
   const bake = foldBake(events, { formula: stored.formula, larder, kitchen: contents.settings.settings, former: new Map(Object.entries(stored.former)) });
   const standing = standingEvents(inOrder(events));
   const notes = standing.flatMap((event) => (event.kind === 'note' ? [event.text] : []));
-  return { bakeId, tryNumber: stored.tryNumber, at: bake.madeAt ?? events[0]?.at ?? '', poured: bake.real, scores: tastedOf(standing), notes };
+  return {
+    bakeId,
+    tryId: stored.tryId,
+    tryNumber: stored.tryNumber,
+    at: bake.madeAt ?? events[0]?.at ?? '',
+    factor: bake.factor,
+    poured: bake.real,
+    process: processOf(bake, standing, larderStore),
+    scores: tastedOf(standing),
+    notes,
+    pictures: picturesOf(db, bakeId),
+  };
 }
 
 /** A formula's finished bakes, the first baked first; one that was taken off the list is none. */
@@ -20,12 +46,12 @@ export function bookPage(larderStore: LarderStore, formulaId: string): BookPage 
   const title = bakes.at(-1)?.title;
   if (title === undefined) return undefined;
   const tries = bakes.flatMap(({ id }) => tryOf(larderStore, id) ?? []).sort((a, b) => a.at.localeCompare(b.at));
-  return { formulaId, title, tries };
+  return { formulaId, title, tries, tastings: tastingsOf(larderStore.db, formulaId) };
 }
 
 /** The formulas that were baked to the end, those with most tries first. */
 export function bookList({ db }: LarderStore): readonly BookHead[] {
   const heads = new Map<string, BookHead>();
-  for (const { formulaId, title } of readBakesTold(db, 'finished')) heads.set(formulaId, { formulaId, title, tries: (heads.get(formulaId)?.tries ?? 0) + 1 });
-  return [...heads.values()].sort((a, b) => b.tries - a.tries || a.title.localeCompare(b.title));
+  for (const { id, formulaId, title } of readBakesTold(db, 'finished')) heads.set(formulaId, { formulaId, title, bakeIds: [...(heads.get(formulaId)?.bakeIds ?? []), id] });
+  return [...heads.values()].sort((a, b) => b.bakeIds.length - a.bakeIds.length || a.title.localeCompare(b.title));
 }

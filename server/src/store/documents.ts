@@ -1,4 +1,4 @@
-import { bakeEventSchema, foodSchema, householdSchema, packSchema, planSchema, stockSchema, vesselSchema, worksheetSchema } from '@fellmist/contract';
+import { bakeEventSchema, foodSchema, householdSchema, packSchema, planSchema, stockSchema, tastingSchema, vesselSchema, worksheetSchema } from '@fellmist/contract';
 import type * as z from 'zod';
 
 /** A kind of document that is stored as JSON: the schema it is of now, and how each earlier one becomes the next. */
@@ -27,6 +27,7 @@ export const DOCUMENTS = {
   bakeEvent: { name: 'event', schema: 1, shape: bakeEventSchema, upgrades: {} },
   vessel: { name: 'vessel', schema: 1, shape: vesselSchema, upgrades: {} },
   plan: { name: 'plan', schema: 1, shape: planSchema, upgrades: {} },
+  tasting: { name: 'tasting', schema: 1, shape: tastingSchema, upgrades: {} },
   household: { name: 'household', schema: 1, shape: householdSchema, upgrades: {} },
 } as const satisfies Readonly<Record<string, DocumentKind<unknown>>>;
 

@@ -1,28 +1,28 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { changesBetween, meanOn, SCALES } from '@fellmist/core/bake';
+import { meanOn } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { bookActions, bookFeature } from '../state/book.feature';
-import { Desk } from '../state/desk';
+import { Choice, type Option } from '../ui/choice';
+import { MoreMenu, type MoreItem } from '../ui/more-menu';
 import { showNumber } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
 import { Skeleton } from '../ui/zorro/skeleton';
-import { meanOf, type Numbered, proposalAfter, widestScales } from './bookView';
+import { meanOf, type Numbered, RIGHT, widestScales } from './bookView';
+import { TryAdvice } from './try-advice';
+import { TryCompare } from './try-compare';
+import { TryPictures } from './try-pictures';
+import { TryTimeline } from './try-timeline';
 import { SAY, SCALE_WORDS } from './words';
 
 /** The drawing of where tries landed: px from its middle for one step of a scale, and its size. */
 const STEP = 62;
 const SIZE = 300;
-/** Within half a step of right is right: nobody tells less apart. House value. */
-const RIGHT = 0.5;
-
-/** A place on a scale of -2 to 2, in hundredths. */
-const placeOf = (score: number): number => ((score + 2) / 4) * 100;
 
 /** A formula's tries: where each landed, what changed between two and what it did, and the next one. */
 @Component({
   selector: 'fm-book-page',
-  imports: [Button, RouterLink, Skeleton],
+  imports: [Button, Choice, MoreMenu, RouterLink, Skeleton, TryAdvice, TryCompare, TryPictures, TryTimeline],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './book-page.html',
   styleUrl: './book-page.less',
@@ -32,7 +32,6 @@ export class BookPlace {
   protected readonly size = SIZE;
   protected readonly rightR = RIGHT * STEP;
   private readonly store = inject(Store);
-  private readonly desk = inject(Desk);
   readonly formulaId = input.required<string>();
   protected readonly page = this.store.selectSignal(bookFeature.selectPage);
   protected readonly failure = this.store.selectSignal(bookFeature.selectFailure);
@@ -75,59 +74,24 @@ export class BookPlace {
     return { x: SCALE_WORDS[x], y: SCALE_WORDS[y], places, way };
   });
 
-  protected readonly changes = computed(() => {
-    const pair = this.pair();
-    if (!pair) return [];
-    const found = changesBetween(pair[0].poured, pair[1].poured);
-    const most = Math.max(...found.map(({ thenG, nowG }) => Math.abs(nowG - thenG)));
-    return found.map(({ name, foodId, thenG, nowG }) => ({
-      name: this.desk.foodName(foodId) ?? name,
-      then: showNumber(thenG, 0),
-      now: showNumber(nowG, 0),
-      share: (Math.abs(nowG - thenG) / most) * 100,
-    }));
-  });
+  /** What else can be done with the page. */
+  protected readonly more = computed((): readonly MoreItem[] => [
+    { words: SAY.csv, href: '/api/book/scores.csv' },
+    ...this.tries().map(({ number, bakeId }) => ({ words: SAY.markdown(number), href: `/api/book/tries/${bakeId}.md` })),
+  ]);
+  protected readonly tastings = computed(() =>
+    (this.page()?.tastings ?? []).map(({ id, madeAt, kind, tasters }) => ({
+      id,
+      words: SAY.tastingOn(kind === 'scores' ? SAY.scoreEach : SAY.findOddOne, this.days.format(new Date(madeAt)), tasters),
+    })),
+  );
 
-  protected readonly effects = computed(() => {
-    const pair = this.pair();
-    if (!pair) return [];
-    return SCALES.flatMap((scale) => {
-      const [then, now] = pair.map((one) => meanOf(one, scale));
-      if (then === undefined && now === undefined) return [];
-      const { name, little, much } = SCALE_WORDS[scale];
-      const said = (score: number | undefined): string =>
-        score === undefined ? SAY.tastersNone : Math.abs(score) <= RIGHT ? SAY.justRight : `${score < 0 ? little : much} ${showNumber(Math.abs(score), 1)}`;
-      return [
-        { scale, name, little, much, from: then === undefined ? undefined : placeOf(then), to: now === undefined ? undefined : placeOf(now), words: `${said(then)}, ${said(now)}` },
-      ];
-    });
-  });
-
-  protected readonly proposal = computed(() => {
-    const pair = this.pair();
-    if (!pair) return undefined;
-    const [then, now] = pair;
-    const found = proposalAfter(then, now, this.tries());
-    if (!found) return undefined;
-    const { change, next, scale } = found;
-    const food = this.desk.foodName(change.foodId) ?? change.name;
-    const amount = 'amount' in next ? SAY.putItThere(food, showNumber(next.amount, 0)) : undefined;
-    const sure =
-      next.kind === 'fitted'
-        ? SAY.likely(showNumber(next.low, 0), showNumber(next.high, 0))
-        : next.kind === 'two points'
-          ? SAY.makeSure
-          : next.kind === 'further'
-            ? SAY.further
-            : SAY.cannotTell;
-    return { amount, rest: SAY.allElse(now.number), sure, why: SAY.scaleFollows(SCALE_WORDS[scale].name.toLowerCase(), food.toLowerCase()) };
-  });
-  /** Why no next try is named. */
-  protected readonly noProposal = computed(() => {
-    if (!this.pair()) return SAY.twoNeeded;
-    if (this.changes().length > 1) return SAY.oneAtATime(this.changes().length);
-    return this.changes().length === 0 ? SAY.nothingMoved : SAY.nobodyTasted;
-  });
+  /** What the middle shows: two tries against each other, or all of them over time. */
+  protected readonly view = signal<'two' | 'time'>('two');
+  protected readonly views: readonly Option<'two' | 'time'>[] = [
+    { value: 'two', label: SAY.twoTries },
+    { value: 'time', label: SAY.overTime },
+  ];
 
   constructor() {
     effect(() => {

@@ -1,5 +1,8 @@
 import type { BookTry } from '@fellmist/contract';
-import { type Change, changesBetween, meanOn, nextAmount, type NextAmount, type Scale, SCALES, type Trial } from '@fellmist/core/bake';
+import { type Cause, type Change, changesBetween, faultsTold, meanOn, nextAmount, type NextAmount, type Scale, SCALES, type Trial } from '@fellmist/core/bake';
+
+/** Within half a step of right is right: nobody tells less apart. House value. */
+export const RIGHT = 0.5;
 
 /** A try with its number on the page, from one. */
 export interface Numbered extends BookTry {
@@ -50,4 +53,47 @@ export function proposalAfter(then: BookTry, now: BookTry, all: readonly BookTry
   });
   const worst = offered.sort((a, b) => b.off - a.off)[0];
   return worst && { scale: worst.scale, change: worst.change, trials: worst.trials, next: nextAmount(worst.trials) };
+}
+
+/** A fault, or a scale with its side, and how many told it. */
+export interface Told {
+  readonly fault: string;
+  readonly scale?: Scale;
+  readonly side?: 'low' | 'high';
+  readonly tasters: number;
+}
+
+/** What tasters told of a try that something may be behind: ticked faults, and scales off just right by half a step or more. */
+export function faultsOf(one: Pick<BookTry, 'scores'>): readonly Told[] {
+  const sides = SCALES.flatMap((scale) => {
+    const mean = meanOn(one.scores, scale);
+    return mean && Math.abs(mean.mean) >= RIGHT ? [{ scale, side: mean.mean < 0 ? ('low' as const) : ('high' as const), off: Math.abs(mean.mean), tasters: mean.tasters }] : [];
+  });
+  sides.sort((a, b) => b.off - a.off);
+  return [...faultsTold(one.scores), ...sides.map(({ scale, side, tasters }) => ({ fault: `${scale}:${side}`, scale, side, tasters }))];
+}
+
+export interface LikelyCause {
+  readonly cause: Cause;
+  readonly explains: readonly { readonly told: Told; readonly reason: string }[];
+}
+
+/** How many causes are shown that something speaks for, and how many questions. */
+const [MOST_SEEN, MOST_ASKED] = [5, 3];
+
+/** Causes of all that was told, each once with whatever it would explain; what explains most, by tasters and by how far it is off, first. */
+export function likelyCauses(found: readonly { readonly told: Told; readonly causes: readonly Cause[] }[]): readonly LikelyCause[] {
+  const all = new Map<string, { cause: Cause; explains: { told: Told; reason: string }[]; weight: number }>();
+  for (const { told, causes } of found) {
+    for (const cause of causes) {
+      // What mends it is what makes two rows one cause: "a little less liquid" explains gummy and too wet alike.
+      const key = JSON.stringify([cause.row.if, cause.row.mend]);
+      const one = all.get(key) ?? { cause, explains: [], weight: 0 };
+      one.explains.push({ told, reason: cause.row.reason });
+      one.weight += told.tasters * cause.strength;
+      all.set(key, one);
+    }
+  }
+  const sorted = [...all.values()].sort((a, b) => b.weight - a.weight);
+  return [...sorted.filter(({ weight }) => weight > 0).slice(0, MOST_SEEN), ...sorted.filter(({ weight }) => weight === 0).slice(0, MOST_ASKED)];
 }

@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
+import type { StoredTasting } from '@fellmist/contract';
 import { inOrder, type Scale, SCALES, standingEvents, TASTE_FAULTS, tastedOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
+import { Asking } from '../state/asking';
 import { bakeFeature } from '../state/bake.feature';
+import { bookActions } from '../state/book.feature';
 import { BakeDesk } from '../state/bakeDesk';
 import { Choice, type Option } from '../ui/choice';
 import { Button } from '../ui/zorro/button';
@@ -28,7 +31,16 @@ export class TasteForm {
   protected readonly desk = inject(BakeDesk);
   private readonly store = inject(Store);
   protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
+  private readonly asking = inject(Asking);
+  private readonly router = inject(Router);
   readonly bakeId = input.required<string>();
+  /** Where it is tasted behind codes: the tasting, and who tastes. */
+  readonly tasting = input<string>();
+  readonly who = input<string>();
+  private readonly sheets = signal<StoredTasting['tasting']['sheets']>([]);
+  private readonly samples = computed(() => this.sheets().find(({ taster }) => taster === this.who())?.samples ?? []);
+  /** The code under which this try stands before the taster. */
+  protected readonly code = computed(() => this.samples().find(({ bakeId }) => bakeId === this.bakeId())?.code);
   protected readonly overalls: readonly Option<string>[] = Array.from({ length: 9 }, (_, i) => ({ value: String(i + 1), label: String(i + 1) }));
   protected readonly answers: readonly Option<string>[] = ANSWERS.map((label, i) => ({ value: String(i - 2), label }));
   protected readonly scales = SCALES.map((scale) => ({ scale, ...SCALE_WORDS[scale] }));
@@ -48,6 +60,32 @@ export class TasteForm {
       const id = this.bakeId();
       untracked(() => this.desk.open(id));
     });
+    effect(() => {
+      const [id, who] = [this.tasting(), this.who()];
+      if (id !== undefined) untracked(() => this.openSheet(id, who ?? ''));
+    });
+  }
+
+  private openSheet(id: string, taster: string): void {
+    this.taster.set(taster);
+    this.asking
+      .ask<StoredTasting>((ask) => bookActions.tastingWanted({ ask, id }))
+      .subscribe((answer) => {
+        if (answer.ok) this.sheets.set(answer.value.tasting.sheets);
+        else this.fault.set(answer.words);
+      });
+  }
+
+  /** After the scores of one code the next one is asked for; after the last, who is next. */
+  private goOn(tasting: string, taster: string): void {
+    const samples = this.samples();
+    const next = samples[samples.findIndex(({ bakeId }) => bakeId === this.bakeId()) + 1];
+    this.told.set(next ? SAY.nextSample(next.code) : SAY.allTasted(taster));
+    if (next) {
+      this.taster.set(taster);
+      void this.router.navigate(['/book/taste', next.bakeId], { queryParams: { tasting, who: taster }, replaceUrl: true });
+      window.scrollTo(0, 0);
+    } else void this.router.navigate(['/book/tasting', tasting], { replaceUrl: true });
   }
 
   protected tick(id: string, isOn: boolean): void {
@@ -82,5 +120,7 @@ export class TasteForm {
     this.given.set({});
     this.ticked.set(new Set());
     this.note.set('');
+    const tasting = this.tasting();
+    if (tasting !== undefined) this.goOn(tasting, taster);
   }
 }

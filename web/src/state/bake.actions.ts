@@ -11,6 +11,8 @@ export const bakeActions = createActionGroup({
     'List Wanted': emptyProps(),
     'List Loaded': props<{ heads: readonly BakeHead[] }>(),
     'List Failed': props<{ words: string }>(),
+    /** A bake that is over before Fellmist hears of it: all its events at once. */
+    'Write Down': props<{ ask: Ask<StoredBake>; id: string; planned: BakeEvent; then: readonly BakeEvent[] }>(),
     Begin: props<{ ask: Ask<StoredBake>; id: string; planned: BakeEvent }>(),
     Remove: props<{ head: BakeHead }>(),
     Removed: props<{ head: BakeHead }>(),

@@ -39,6 +39,15 @@ export const beginBake = createEffect(
   { functional: true },
 );
 
+export const writeDownBake = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.writeDown),
+      mergeMap(({ ask, id, planned, then }) => answering(ask, api.begin(id, planned).pipe(switchMap((stored) => api.tell(id, then, 0).pipe(map(() => stored)))))),
+    ),
+  { functional: true },
+);
+
 export const removeBake = createEffect(
   (actions = inject(Actions), api = inject(BakeApi)) =>
     actions.pipe(

@@ -110,6 +110,22 @@ export class BakeDesk {
     if (stored?.id !== id && !(opening === 'opening' && openingId === id)) this.store.dispatch(bakeActions.openWanted({ id }));
   }
 
+  /** Writes down a bake of a saved try that is over: on which day, what came out, what is to be remembered. */
+  writeDown(formulaId: string, tryId: string, { day, note, yieldG }: { readonly day: string; readonly note: string; readonly yieldG?: number }): Observable<Answer<string>> {
+    const [id, at] = [crypto.randomUUID(), new Date(`${day}T12:00`).toISOString()];
+    const acts: readonly BakeAct[] = [
+      { kind: 'planned', formulaId, tryId },
+      ...(yieldG === undefined ? [] : [{ kind: 'yield weighed' as const, massG: yieldG, tareG: 0 }]),
+      ...(note === '' ? [] : [{ kind: 'note' as const, text: note }]),
+      { kind: 'finished' },
+    ];
+    const [planned, ...then] = acts.map((act, i): BakeEvent => ({ ...act, id: crypto.randomUUID(), teller: teller(), turn: i + 1, at }));
+    if (!planned) throw new Error('a bake begins with its plan');
+    return this.asking
+      .ask<StoredBake>((ask) => bakeActions.writeDown({ ask, id, planned, then }))
+      .pipe(map((answer): Answer<string> => (answer.ok ? { ok: true, value: id } : answer)));
+  }
+
   /** Begins a bake of a saved try. */
   begin(formulaId: string, tryId: string): Observable<Answer<string>> {
     const id = crypto.randomUUID();

@@ -58,6 +58,28 @@ export const openFormula = createEffect(
   { functional: true },
 );
 
+/** What another place made of a try lies on the bench, with what was left unsaved there one step of undo beneath it. */
+export const bringSheet = createEffect(
+  (actions = inject(Actions), api = inject(Api), drafts = inject(SheetDrafts), store = inject(Store)) =>
+    actions.pipe(
+      ofType(benchActions.sheetBrought),
+      concatMap(({ ask, formulaId, tryId, sheet, words }) => {
+        let found: FoundDraft<Worksheet> | undefined;
+        const asked = from(drafts.find(formulaId)).pipe(
+          tap((draft) => (found = draft)),
+          switchMap(() => api.formula(formulaId)),
+        );
+        return answering(ask, asked, (stored) => {
+          const { formulaId: here, present, saved } = store.selectSignal(benchFeature.selectBenchState)();
+          const isUnderWay = here === formulaId && present !== undefined && present !== saved;
+          const base = stored.tries.find(({ id }) => id === tryId) ?? stored.thisTry;
+          return [...(isUnderWay ? [] : openedWith(stored, found)), benchActions.grownFrom({ sheet, base, words })];
+        });
+      }),
+    ),
+  { functional: true },
+);
+
 /** A save as it stood when it was asked for; the head is that which an earlier save of the same formula may have made meanwhile. */
 function requestFor({ present, unanswered, attempts, base, head, formulaId }: BenchState, label: string): SaveRequest | undefined {
   if (!present) return undefined;

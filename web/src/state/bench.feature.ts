@@ -76,7 +76,9 @@ export const benchActions = createActionGroup({
     Undo: emptyProps(),
     Redo: emptyProps(),
     /** Goes on from an older try: the next save grows from it, a branch. */
-    'Grown From': props<{ sheet: Worksheet; base: TryHead }>(),
+    'Grown From': props<{ sheet: Worksheet; base: TryHead; words?: string }>(),
+    /** A sheet that another place made from a try: it takes the bench, above whatever lies there of its formula. */
+    'Sheet Brought': props<{ ask: Ask<StoredFormula>; formulaId: string; tryId: string; sheet: Worksheet; words: string }>(),
     /** An earlier try is looked at. */
     'Try Wanted': props<{ ask: Ask<StoredFormula>; formulaId: string; tryId: string }>(),
     Rename: props<{ ask: Ask<StoredFormula>; formulaId: string; tryId: string; label: string }>(),
@@ -197,8 +199,8 @@ export const benchReducer = createReducer(
   on(benchActions.draftUnreadable, (state, keptText): BenchState => ({ ...state, keptText: { title: keptText.title, text: keptText.text } })),
   on(benchActions.openFailed, (state, { words, missing }): BenchState => ({ ...state, opening: missing ? 'missing' : 'failed', failure: words })),
   on(...ALL_ACTS, (state: BenchState, { sheet, key, type }): BenchState => change(state, sheet, WORDS.get(type) ?? type, key)),
-  on(benchActions.grownFrom, (state, { sheet, base }): BenchState => ({
-    ...change(state, sheet, SAY.wentOnFromAnOlder),
+  on(benchActions.grownFrom, (state, { sheet, base, words = SAY.wentOnFromAnOlder }): BenchState => ({
+    ...change(state, sheet, words),
     base: base.id === state.head?.id ? undefined : base,
   })),
   on(benchActions.renamed, (state, answer): BenchState =>

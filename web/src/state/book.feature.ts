@@ -1,10 +1,7 @@
-import { inject } from '@angular/core';
-import { HttpClient, HttpErrorResponse } from '@angular/common/http';
-import type { BookHead, BookPage } from '@fellmist/contract';
-import { Actions, createEffect, ofType } from '@ngrx/effects';
+import type { BookHead, BookPage, OddAnswer, StoredTasting, TryPicture } from '@fellmist/contract';
+import type { Tasting } from '@fellmist/core/bake';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import { catchError, map, of, switchMap } from 'rxjs';
-import { failureWords } from './api';
+import type { Ask } from './asking';
 
 export const bookActions = createActionGroup({
   source: 'Book',
@@ -15,6 +12,13 @@ export const bookActions = createActionGroup({
     'Page Wanted': props<{ formulaId: string }>(),
     'Page Loaded': props<{ page: BookPage }>(),
     'Page Failed': props<{ words: string; isMissing: boolean }>(),
+    'Put Tasting': props<{ ask: Ask<StoredTasting>; id: string; tasting: Tasting }>(),
+    'Tasting Wanted': props<{ ask: Ask<StoredTasting>; id: string }>(),
+    'Answer Odd One': props<{ ask: Ask<StoredTasting>; id: string; answer: OddAnswer }>(),
+    'Put Picture': props<{ ask: Ask<TryPicture>; bakeId: string; picture: TryPicture; bytes: Blob }>(),
+    'Describe Picture': props<{ ask: Ask<TryPicture>; picture: TryPicture }>(),
+    'Remove Picture': props<{ ask: Ask<unknown>; id: string }>(),
+    'Restore Picture': props<{ ask: Ask<unknown>; id: string }>(),
   },
 });
 
@@ -44,31 +48,3 @@ export const bookFeature = createFeature({
     on(bookActions.pageFailed, (state, { words, isMissing }): BookState => ({ ...state, failure: words, isMissing })),
   ),
 });
-
-export const loadBook = createEffect(
-  (actions = inject(Actions), http = inject(HttpClient)) =>
-    actions.pipe(
-      ofType(bookActions.listWanted),
-      switchMap(() =>
-        http.get<readonly BookHead[]>('/api/book').pipe(
-          map((heads) => bookActions.listLoaded({ heads })),
-          catchError((error: unknown) => of(bookActions.listFailed({ words: failureWords(error) }))),
-        ),
-      ),
-    ),
-  { functional: true },
-);
-
-export const loadPage = createEffect(
-  (actions = inject(Actions), http = inject(HttpClient)) =>
-    actions.pipe(
-      ofType(bookActions.pageWanted),
-      switchMap(({ formulaId }) =>
-        http.get<BookPage>(`/api/book/${encodeURIComponent(formulaId)}`).pipe(
-          map((page) => bookActions.pageLoaded({ page })),
-          catchError((error: unknown) => of(bookActions.pageFailed({ words: failureWords(error), isMissing: error instanceof HttpErrorResponse && error.status === 404 }))),
-        ),
-      ),
-    ),
-  { functional: true },
-);

@@ -1,11 +1,14 @@
 /** The widest and highest that a picture on the shelf is kept, in pixels: sharp on a dense screen. */
-const [MOST_WIDE, MOST_HIGH] = [480, 360];
+const OF_THE_SHELF: Box = [480, 360];
+
+/** The least width and height that a picture is drawn to fill, in pixels. */
+export type Box = readonly [wide: number, high: number];
 
 /** A picture file made small and turned upright, without what a camera wrote into it; undefined where this browser cannot read it. */
-export async function shrunk(file: Blob): Promise<Blob | undefined> {
+export async function shrunk(file: Blob, [wide, high]: Box = OF_THE_SHELF): Promise<Blob | undefined> {
   try {
     const image = await createImageBitmap(file);
-    const scale = Math.min(1, Math.max(MOST_WIDE / image.width, MOST_HIGH / image.height));
+    const scale = Math.min(1, Math.max(wide / image.width, high / image.height));
     const canvas = new OffscreenCanvas(Math.max(1, Math.round(image.width * scale)), Math.max(1, Math.round(image.height * scale)));
     canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
     image.close();

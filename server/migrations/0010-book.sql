@@ -1,0 +1,31 @@
+-- What was told of bakes, by its kind: the book and the timers ask for it over all of them.
+CREATE INDEX bake_event_kind ON bake_event (json_extract(body, '$.kind'), received_at, bake_id);
+
+-- Tries tasted together behind codes, and what was taken for the odd one.
+CREATE TABLE tasting (
+  id TEXT PRIMARY KEY,
+  formula_id TEXT NOT NULL REFERENCES formula (id),
+  schema INTEGER NOT NULL,
+  body TEXT NOT NULL CHECK (json_valid(body)),
+  made_at TEXT NOT NULL
+) STRICT;
+CREATE INDEX tasting_formula ON tasting (formula_id, made_at);
+
+CREATE TABLE odd_answer (
+  tasting_id TEXT NOT NULL REFERENCES tasting (id),
+  taster TEXT NOT NULL,
+  code TEXT NOT NULL,
+  told_at TEXT NOT NULL,
+  PRIMARY KEY (tasting_id, taster)
+) STRICT;
+
+-- Pictures of tries: drawn anew here, so that nothing that a camera wrote is in them.
+CREATE TABLE try_picture (
+  id TEXT PRIMARY KEY,
+  bake_id TEXT NOT NULL REFERENCES bake (id),
+  alt TEXT NOT NULL,
+  bytes BLOB NOT NULL,
+  put_at TEXT NOT NULL,
+  deleted_at TEXT
+) STRICT;
+CREATE INDEX try_picture_bake ON try_picture (bake_id, put_at);

@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { type Figure, ledgerOf, roleOf } from '@fellmist/core';
+import { changesBetween, SCALES } from '@fellmist/core/bake';
+import { roleAmount, RoleTrack, type Track, trackOf } from '../parts/role-track';
+import { Desk } from '../state/desk';
+import { Preferences } from '../state/preferences';
+import { FIGURE_ROWS, showNumber, showSum } from '../ui/figures';
+import { showTemperature } from '../ui/temperature';
+import { meanOf, type Numbered, RIGHT } from './bookView';
+import { SAY, SCALE_WORDS } from './words';
+
+/** A place on a scale of -2 to 2, in hundredths. */
+const placeOf = (score: number): number => ((score + 2) / 4) * 100;
+
+/** A scale of taste as a line is drawn: just right is its middle quarter. */
+const BLANK: Omit<Track, 'name' | 'ends' | 'from' | 'to'> = {
+  role: 'thickness',
+  ghost: undefined,
+  bandLeft: 37.5,
+  bandWidth: 25,
+  isOff: false,
+  isLeft: false,
+  strain: '',
+  reason: '',
+};
+
+const COMPARED: readonly Figure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG', 'sugarsG'];
+/** What is shown of the roles: from half of what a hand just notices, and how many. */
+const LEAST_MOVE = 0.5;
+const MOST_ROLES = 6;
+
+interface Row {
+  readonly name: string;
+  readonly then: string;
+  readonly now: string;
+}
+
+/** Two tries side by side: what was really poured, what that moved in the balance and in a portion, how it was made, and what the tasters said. */
+@Component({
+  selector: 'fm-try-compare',
+  imports: [RoleTrack],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './try-compare.html',
+  styleUrl: './try-compare.less',
+})
+export class TryCompare {
+  protected readonly say = SAY;
+  private readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
+  readonly pair = input.required<readonly [Numbered, Numbered]>();
+
+  protected readonly changes = computed(() => {
+    const [then, now] = this.pair();
+    const found = changesBetween(then.poured, now.poured);
+    const most = Math.max(...found.map(({ thenG, nowG }) => Math.abs(nowG - thenG)));
+    return found.map(({ name, foodId, thenG, nowG }) => ({
+      name: this.desk.foodName(foodId) ?? name,
+      then: showNumber(thenG, 0),
+      now: showNumber(nowG, 0),
+      share: (Math.abs(nowG - thenG) / most) * 100,
+    }));
+  });
+  /** The later one was of another size: its amounts stand at the size of the earlier one. */
+  protected readonly isResized = computed(() => Math.abs(this.pair()[0].factor - this.pair()[1].factor) > 1e-6);
+
+  private readonly analysed = computed(() => this.pair().map(({ poured }) => this.desk.analysed(poured)));
+
+  /** Roles that a hand would notice, those that moved furthest first, in steps of what is just noticed. */
+  protected readonly roles = computed(() => {
+    const [then, now] = this.analysed();
+    if (!then || !now) return [];
+    const isFrozen = now.product?.bands.ice !== undefined;
+    return ledgerOf(then.measures, now.measures, now.product)
+      .map((row) => ({ row, moved: row.original === undefined || row.rebuild === undefined ? 0 : Math.abs(row.rebuild - row.original) / roleOf(row.role).noticedLeast }))
+      .filter(({ moved }) => moved >= LEAST_MOVE)
+      .sort((a, b) => b.moved - a.moved)
+      .slice(0, MOST_ROLES)
+      .map(({ row }) => ({
+        track: trackOf({ ...row, band: undefined, state: 'in' }, isFrozen),
+        words: `${roleAmount(row.role, row.original)}, ${roleAmount(row.role, row.rebuild)}`,
+      }));
+  });
+
+  private readonly portion = computed((): readonly Row[] => {
+    const [then, now] = this.analysed();
+    if (!then || !now) return [];
+    return FIGURE_ROWS.filter(({ key }) => COMPARED.includes(key)).flatMap(({ key, name, unit, digits }) => {
+      const [was, is] = [showSum(then.views.portion[key], digits), showSum(now.views.portion[key], digits)];
+      return was === is ? [] : [{ name, then: `${was} ${unit}`, now: `${is} ${unit}` }];
+    });
+  });
+
+  private readonly process = computed((): readonly Row[] => {
+    const [then, now] = this.pair();
+    const row = (name: string, of: (one: Numbered) => string | undefined): readonly Row[] => {
+      const [was, is] = [of(then), of(now)];
+      return was === undefined && is === undefined ? [] : [{ name, then: was ?? SAY.notKnown, now: is ?? SAY.notKnown }];
+    };
+    return [
+      ...row(SAY.inTheHeat, ({ process: { heatS } }) => (heatS === undefined ? undefined : SAY.minutes(showNumber(heatS / 60, 0)))),
+      ...row(SAY.inTheMiddle, ({ process: { coreC } }) => (coreC === undefined ? undefined : showTemperature(coreC, this.preferences.settings().temperature))),
+      ...row(SAY.lostInTheHeat, ({ process: { lossShare } }) => (lossShare === undefined ? undefined : `${showNumber(lossShare * 100, 0)} %`)),
+    ];
+  });
+
+  protected readonly effects = computed(() => {
+    const pair = this.pair();
+    return SCALES.flatMap((scale) => {
+      const [then, now] = pair.map((one) => meanOf(one, scale));
+      if (then === undefined && now === undefined) return [];
+      const { name, little, much } = SCALE_WORDS[scale];
+      const said = (score: number | undefined): string =>
+        score === undefined ? SAY.tastersNone : Math.abs(score) <= RIGHT ? SAY.justRight : `${score < 0 ? little : much} ${showNumber(Math.abs(score), 1)}`;
+      const track: Track = { ...BLANK, name, ends: [little, much], from: then === undefined ? undefined : placeOf(then), to: now === undefined ? undefined : placeOf(now) };
+      return [{ track, words: `${said(then)}, ${said(now)}` }];
+    });
+  });
+
+  /** What else differs, each with its head; a group of nothing is not shown. */
+  protected readonly groups = computed(() =>
+    [
+      { head: SAY.inAPortion, rows: this.portion() },
+      { head: SAY.howMade, rows: this.process() },
+    ].filter(({ rows }) => rows.length > 0),
+  );
+}
