@@ -1,5 +1,5 @@
-import { type Formula } from '@fellmist/core';
-import { MOST_SAMPLES, MOST_TASTERS, type Process, type TasteScore, type Tasting } from '@fellmist/core/bake';
+import { type Formula, type Loss } from '@fellmist/core';
+import { MOST_SAMPLES, MOST_TASTERS, type Process, type SweetnessTold, type TasteScore, type Tasting } from '@fellmist/core/bake';
 import * as z from 'zod';
 
 const id = z.string().min(1).max(80);
@@ -40,11 +40,59 @@ export interface StoredTasting {
   readonly scored: readonly { readonly bakeId: string; readonly taster: string }[];
 }
 
+/** What one finished bake teaches of this kitchen, or the readings of one formula's foam. */
+export interface LearnedFact {
+  readonly bakeId: string;
+  readonly title: string;
+  readonly at: string;
+  readonly classId?: string;
+  readonly lossShare?: number;
+  /** Sweetness over the original's, and the tasters' mean, -2 to 2. */
+  readonly sweetness?: SweetnessTold;
+}
+
+export interface MixerFact {
+  readonly formulaId: string;
+  readonly title: string;
+  readonly at: string;
+  readonly mixer: 'stand' | 'hand';
+  /** What was weighed of 1 + overrun over what the model expects. */
+  readonly ratio: number;
+}
+
+/** All that bakes and readings teach, that which was forgotten left out. */
+export interface LearnedFacts {
+  readonly bakes: readonly LearnedFact[];
+  readonly mixers: readonly MixerFact[];
+}
+
+/** What was learned, with what each class loses as it ships. */
+export interface LearnedAnswer extends LearnedFacts {
+  readonly losses: Readonly<Record<string, Loss>>;
+}
+
 export interface TastingHead {
   readonly id: string;
   readonly madeAt: string;
   readonly kind: Tasting['kind'];
   readonly tasters: number;
+}
+
+export type FoundKind = 'formula' | 'try' | 'note' | 'taste' | 'food' | 'pack';
+
+/** Something found by its words: what it says, and what it belongs to. */
+export interface FoundRow {
+  readonly kind: FoundKind;
+  readonly id: string;
+  readonly formulaId?: string;
+  readonly title: string;
+  readonly said: string;
+}
+
+export interface FoundPage {
+  readonly rows: readonly FoundRow[];
+  /** The words that were looked for instead, where those typed fit nothing. */
+  readonly corrected?: string;
 }
 
 /** A picture of a try. */

@@ -32,7 +32,9 @@ export const packSchema = z.strictObject({
     .string()
     .regex(/^[A-Z]{3}$/, 'A currency is three capitals, such as EUR.')
     .optional(),
-  thirstTests: z.array(z.strictObject({ id: z.string().max(40), powderG: grams, waterG: grams, on: day })).max(100),
+  thirstTests: z
+    .array(z.strictObject({ id: z.string().max(40), powderG: grams, waterG: grams, on: day, of: z.string().max(200).optional(), spread: z.number().positive().max(1).optional() }))
+    .max(100),
   note: z.string().max(2000),
 }) satisfies z.ZodType<Pack>;
 

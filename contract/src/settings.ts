@@ -22,6 +22,7 @@ export const householdSchema = z.strictObject({
   fridgeC: tempC(0, 12),
   ovenSince: z.iso.datetime().optional(),
   ovenIsUneven: z.boolean().optional(),
+  forgotten: z.record(z.string().max(80), z.iso.datetime()).optional(),
 }) satisfies z.ZodType<HouseholdSettings>;
 
 /** The settings as stored; version 0 where nobody changed any. */

@@ -1,3 +1,4 @@
+import { combined } from '../quantity';
 import { type Figures, type OverrunReading, shareOfFigures, type Views } from '../formula';
 
 export interface OverrunResult {
@@ -22,16 +23,12 @@ const READING_SPREAD = 0.08;
  * model, as for thirst).
  */
 export function learnOverrun(predictedPercent: number, predictedSd: number, readings: readonly OverrunReading[]): { readonly percent: number; readonly sd: number } {
-  let precision = 1 / Math.max(predictedSd, 1) ** 2;
-  let weighted = predictedPercent * precision;
-  for (const reading of readings) {
+  const told = readings.flatMap((reading) => {
     const found = overrunOf(reading);
-    if (!found) continue;
-    const weight = 1 / (READING_SPREAD * (100 + found.overrunPercent)) ** 2;
-    precision += weight;
-    weighted += found.overrunPercent * weight;
-  }
-  return { percent: weighted / precision, sd: Math.sqrt(1 / precision) };
+    return found ? [{ mean: found.overrunPercent, sd: READING_SPREAD * (100 + found.overrunPercent) }] : [];
+  });
+  const { mean, sd } = combined({ mean: predictedPercent, sd: Math.max(predictedSd, 1) }, told);
+  return { percent: mean, sd };
 }
 
 /** Mean density of the foam that was weighed, g/mL; undefined without a reading that can be used. */

@@ -21,7 +21,7 @@ export { type CupFound, type CupWeighings, type Pack, packAsFood, packCompositio
 export { type Intense, INTENSE, ROLE_NAMES, type RoleName, type Roles, type RoleValue } from './roles';
 export { behindFigure, type Interval, LABEL_FIGURES, type LabelFigure, lawfulTolerance, type Printed, printFigure, type Tradition } from './rounding';
 export { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, isCarbCount, netCarbOf, proteinPer100Kcal, type School, SCHOOLS, schoolsOf } from './school';
-export { BLOB_HYDRATION, GLUTEN_HOLD, type LearnedThirst, learnThirst, TEST_SPREAD, type ThirstTest, thirstOfTest } from './thirst';
+export { BLOB_HYDRATION, GLUTEN_HOLD, type LearnedThirst, learnThirst, TEST_SPREAD, testShowing, type ThirstTest, thirstOfTest } from './thirst';
 export { foodInHand, type GramFigures, type Larder, stockLarder, type Summed, SUMMED, withPacksAs } from './larder';
 export { customaryMass, type FoundMass, type MassBasis, type MassGap, massOf, massSpread, pours } from './massOf';
 export {

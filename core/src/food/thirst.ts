@@ -1,3 +1,4 @@
+import { combined } from '../quantity';
 import { type Thirst } from './food';
 
 /** A bench test: water stirred into a powder until it drops off the spoon in one blob. */
@@ -7,6 +8,9 @@ export interface ThirstTest {
   readonly waterG: number;
   /** ISO date of the test. */
   readonly on: string;
+  /** A try that was right taught it, by its title: no bench test, and less sure by its own relative standard deviation. */
+  readonly of?: string;
+  readonly spread?: number;
 }
 
 /** Fluid over what holds it where a mix drops in one blob: 2 on the spoon scale, ln(hydration) 0.4. House model, as in `role/consistency`. */
@@ -34,17 +38,19 @@ export function thirstOfTest({ powderG, waterG }: Pick<ThirstTest, 'powderG' | '
 
 /**
  * Prior and tests combined by precision (normal prior from the table's spread, a test's standard deviation 8 % of what it
- * shows) [conjugate normal model, as in Gelman et al., Bayesian Data Analysis, section 2.5; spreads house values].
+ * shows, that of a try its own) [conjugate normal model, as in Gelman et al., Bayesian Data Analysis, section 2.5; spreads house values].
  */
-export function learnThirst(prior: Pick<Thirst, 'gPerG' | 'sd'>, tests: readonly Pick<ThirstTest, 'powderG' | 'waterG'>[], gluten = 0): LearnedThirst {
+export function learnThirst(prior: Pick<Thirst, 'gPerG' | 'sd'>, tests: readonly Pick<ThirstTest, 'powderG' | 'waterG' | 'spread'>[], gluten = 0): LearnedThirst {
   const sd = prior.sd > 0 ? prior.sd : UNSAID_SPREAD * prior.gPerG;
-  const measured = tests.flatMap((test) => thirstOfTest(test, gluten) ?? []);
-  let precision = 1 / sd ** 2;
-  let weighted = prior.gPerG * precision;
-  for (const gPerG of measured) {
-    const weight = 1 / (TEST_SPREAD * gPerG) ** 2;
-    precision += weight;
-    weighted += gPerG * weight;
-  }
-  return { prior: { gPerG: prior.gPerG, sd }, measured, learned: { gPerG: weighted / precision, sd: Math.sqrt(1 / precision) } };
+  const told = tests.flatMap((test) => {
+    const mean = thirstOfTest(test, gluten);
+    return mean === undefined ? [] : [{ mean, sd: (test.spread ?? TEST_SPREAD) * mean }];
+  });
+  const now = combined({ mean: prior.gPerG, sd }, told);
+  return { prior: { gPerG: prior.gPerG, sd }, measured: told.map(({ mean }) => mean), learned: { gPerG: now.mean, sd: now.sd } };
+}
+
+/** The bench test that would have shown a thirst (g per g), for what was learned another way. */
+export function testShowing(gPerG: number, powderG: number, gluten = 0): Pick<ThirstTest, 'powderG' | 'waterG'> {
+  return { powderG, waterG: (gPerG + GLUTEN_HOLD * gluten) * BLOB_HYDRATION * powderG };
 }

@@ -25,6 +25,8 @@ export interface HouseholdSettings {
   readonly ovenSince?: string;
   /** It browns on one side: what is baked is turned at half time. */
   readonly ovenIsUneven?: boolean;
+  /** What else was learned and is forgotten up to an ISO time: by "liking", "loss:" and a class, "mixer:" and its kind. */
+  readonly forgotten?: Readonly<Record<string, string>>;
 }
 
 /** What holds until a household says otherwise. */

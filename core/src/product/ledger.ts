@@ -14,6 +14,8 @@ export interface WantedBand {
 export interface LedgerRow {
   readonly role: LedgerRole;
   readonly original: number | undefined;
+  /** What the original would be as this household likes it; the original itself where nothing else is known. */
+  readonly liked?: number | undefined;
   readonly rebuild: number | undefined;
   readonly band: WantedBand | undefined;
   readonly state: 'in' | 'low' | 'high' | 'unknown';
@@ -56,20 +58,33 @@ export function wantedBand(role: LedgerRole, original: number | undefined, produ
   return { low: Math.max(band.low, near.low), high: Math.min(band.high, near.high), reason: `${band.reason} Kept near the original.` };
 }
 
+/** How much of a role of the original a household likes, by role; one where it is not there. */
+export type Liking = Readonly<Partial<Record<LedgerRole, number>>>;
+
+/** Liked as it is. */
+const AS_IT_IS: Liking = {};
+
+const likedOf = (role: LedgerRole, original: Measures, liking: Liking): number | undefined => {
+  const measure = original[role];
+  return measure === undefined ? undefined : measure * (liking[role] ?? 1);
+};
+
 /** Widths of a band by which a role may lie outside before anyone speaks of it. House value. */
 const HARDLY = 0.02;
 
 /** The bands wanted last: an original and its class stay while a rebuild is worked on. */
-let last: { readonly original: Measures; readonly product: ProductClass | undefined; readonly bands: Readonly<Partial<Record<LedgerRole, WantedBand>>> } | undefined;
+let last:
+  | { readonly original: Measures; readonly product: ProductClass | undefined; readonly liking: Liking; readonly bands: Readonly<Partial<Record<LedgerRole, WantedBand>>> }
+  | undefined;
 
-function bandsFor(original: Measures, product: ProductClass | undefined): Readonly<Partial<Record<LedgerRole, WantedBand>>> {
-  if (last?.original === original && last.product === product) return last.bands;
+function bandsFor(original: Measures, product: ProductClass | undefined, liking: Liking): Readonly<Partial<Record<LedgerRole, WantedBand>>> {
+  if (last?.original === original && last.product === product && last.liking === liking) return last.bands;
   const bands: Partial<Record<LedgerRole, WantedBand>> = {};
   for (const role of LEDGER_ROLES) {
-    const band = wantedBand(role, original[role], product);
+    const band = wantedBand(role, likedOf(role, original, liking), product);
     if (band) bands[role] = band;
   }
-  last = { original, product, bands };
+  last = { original, product, liking, bands };
   return bands;
 }
 
@@ -82,13 +97,13 @@ function rolesOf(bands: Readonly<Partial<Record<LedgerRole, WantedBand>>>): read
 }
 
 /** The ledger: for each role original, rebuild, what is wanted, and whether the rebuild is there. */
-export function ledgerOf(original: Measures, rebuild: Measures, product: ProductClass | undefined): readonly LedgerRow[] {
-  const bands = bandsFor(original, product);
+export function ledgerOf(original: Measures, rebuild: Measures, product: ProductClass | undefined, liking: Liking = AS_IT_IS): readonly LedgerRow[] {
+  const bands = bandsFor(original, product, liking);
   return rolesOf(bands).map((role): LedgerRow => {
-    const [before, now, band] = [original[role], rebuild[role], bands[role]];
-    if (now === undefined || !band) return { role, original: before, rebuild: now, band, state: 'unknown', off: 0, left: false };
+    const [before, now, band, liked] = [original[role], rebuild[role], bands[role], likedOf(role, original, liking)];
+    if (now === undefined || !band) return { role, original: before, liked, rebuild: now, band, state: 'unknown', off: 0, left: false };
     const tolerance = HARDLY * (band.high - band.low);
     const state = now < band.low - tolerance ? 'low' : now > band.high + tolerance ? 'high' : 'in';
-    return { role, original: before, rebuild: now, band, state, off: state === 'in' ? 0 : outside(now, band.low, band.high), left: false };
+    return { role, original: before, liked, rebuild: now, band, state, off: state === 'in' ? 0 : outside(now, band.low, band.high), left: false };
   });
 }

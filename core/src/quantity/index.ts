@@ -1,3 +1,4 @@
+export { combined, type Normal } from './belief';
 export { type Amount, type AmountDoubt, CONTAINER, type ReadAmount, middleOf, readAmount, readNumber } from './amount';
 export { type LocalNumbers, numbersOf, type TypedNumber } from './localNumber';
 export { remembering } from './remembering';

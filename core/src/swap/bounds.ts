@@ -10,7 +10,8 @@ const INSET_OF_LIQUID = 0.1;
  * Where a correction aims: a little into the band from the near edge, but not past the original. Sweetness and thickness go
  * back to the original itself, as nobody wants it nearly as sweet or at the edge of what pours.
  */
-export function aimOf({ role, band, original, state }: StandingRow): number | undefined {
+export function aimOf({ role, band, original: was, liked, state }: StandingRow): number | undefined {
+  const original = liked ?? was;
   if (!band) return undefined;
   if (roleOf(role).aimsAtOriginal && original !== undefined) return Math.min(Math.max(original, band.low), band.high);
   const inset = (band.high - band.low) * (role === 'thickness' ? INSET_OF_LIQUID : INSET);

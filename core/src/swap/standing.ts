@@ -96,7 +96,7 @@ export function standingOf(sheet: Worksheet, larder: Larder, tables: SwapTables)
   const part = sheet.rebuild.parts.find(({ id }) => id === originalPart?.id) ?? mainPart(sheet.rebuild, larder);
   const original = measuresOf(originalPart ? sumsOfPart(originalPart, larder) : noSums());
   const sums = part ? sumsOfPart(part, larder) : noSums();
-  const rows = ledgerOf(original, measuresOf(sums), product).map((row) => (row.state !== 'in' && isLeft(row, sheet) ? { ...row, left: true } : row));
+  const rows = ledgerOf(original, measuresOf(sums), product, tables.liking).map((row) => (row.state !== 'in' && isLeft(row, sheet) ? { ...row, left: true } : row));
   return {
     product,
     part,

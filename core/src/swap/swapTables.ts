@@ -1,5 +1,5 @@
 import { type LedgerRole } from '../role';
-import { type ClassTables } from '../product';
+import { type ClassTables, type Liking } from '../product';
 import { type Mark } from '../quantity';
 import { type SwapRule } from './rule';
 
@@ -22,6 +22,10 @@ export interface Corrective {
 export interface SwapTables extends ClassTables {
   readonly rules: readonly SwapRule[];
   readonly correctives: readonly Corrective[];
+  /** What this household likes of the originals' roles, where it has told. */
+  readonly liking?: Liking;
+  /** What its mixers beat in, over what is expected: a factor on 1 + overrun. */
+  readonly mixers?: Readonly<Record<'stand' | 'hand', number>>;
 }
 
 export const NO_SWAP_TABLES: SwapTables = { rules: [], classes: [], coldStyles: [], correctives: [] };

@@ -11,3 +11,4 @@ export { faultsTold, JUST_ABOUT_RIGHT, type MeanScore, meanOn, OVERALL, type Sca
 export { blindCodes, servingOrders } from './serving';
 export { leastRight, triangleTest, type TriangleResult } from './triangle';
 export { towards } from './towards';
+export { type Learned, learnLoss, learnMixer, learnSweetness, likedFactor, type SweetnessTold, thirstOfTry, type TryThirst } from './learned';

@@ -104,4 +104,5 @@ export function setBakes(larderStore: LarderStore, shipped: ShippedLarder, vesse
     if (!vessel) throw new Error(`demo bakes: no vessel "${row.vesselId}"`);
     setBake(larderStore, shipped, row, vessel, steadyId(`bake ${i} ${row.file}`));
   });
+  larderStore.taught();
 }

@@ -1,6 +1,6 @@
 import { bakeEventSchema, bakeEventsSchema, eatSchema, type StoredBake, timerActSchema, type TimersAnswer, type ToldAnswer, uneatSchema, vesselSchema } from '@fellmist/contract';
 import { writeRecipeJsonLd } from '@fellmist/core';
-import { type BakeAct, type BakeEvent, foldBake, nextTurn, type Vessel } from '@fellmist/core/bake';
+import { type BakeAct, type BakeEvent, type BakeKind, foldBake, nextTurn, type Vessel } from '@fellmist/core/bake';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
 import { ProblemError } from '../http/problem';
@@ -18,6 +18,9 @@ const sinceSchema = z.strictObject({ since: z.coerce.number().int().min(0).max(1
 function missing(): ProblemError {
   return new ProblemError(404, 'No such bake', 'That bake is not on the list. It may have been taken off in another tab.');
 }
+
+/** After these a bake teaches something else of the kitchen than before. */
+const TEACHES: ReadonlySet<BakeKind> = new Set(['finished', 'tasted', 'yield weighed', 'undone']);
 
 /** Bakes: lists of events that only grow, told to every page that has one open. */
 export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[], now: () => string): Router {
@@ -46,7 +49,9 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
   });
   router.post('/bakes/:id/events', (request, response) => {
     const { id } = request.params;
-    if (!tellBake(db, id, bakeEventsSchema.parse(request.body), now())) throw missing();
+    const told = bakeEventsSchema.parse(request.body);
+    if (!tellBake(db, id, told, now())) throw missing();
+    if (told.some(({ kind }) => TEACHES.has(kind))) larderStore.taught();
     const answer: ToldAnswer = { events: readEvents(db, id, since(request)).events };
     response.json(answer);
     for (const hear of watchers.get(id) ?? []) hear();
@@ -73,10 +78,12 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
   router.delete('/bakes/:id', (request, response) => {
     open(request.params.id);
     markBake(db, request.params.id, now());
+    larderStore.taught();
     response.status(204).end();
   });
   router.post('/bakes/:id/restore', (request, response) => {
     if (!markBake(db, request.params.id, null)) throw missing();
+    larderStore.taught();
     response.status(204).end();
   });
 

@@ -1,9 +1,10 @@
-import { oddAnswerSchema, PICTURE_ALT, type StoredTasting, tastingSchema } from '@fellmist/contract';
+import { type LearnedAnswer, oddAnswerSchema, PICTURE_ALT, type StoredTasting, tastingSchema } from '@fellmist/contract';
 import express, { Router } from 'express';
 import * as z from 'zod';
 import { bookCsv, tryMarkdown } from '../exports/book';
 import { ProblemError } from '../http/problem';
 import { bookList, bookPage } from '../store/book';
+import { Finder } from '../store/finder';
 import { type LarderStore } from '../store/larderStore';
 import { PICTURE_TYPES } from '../store/pictures';
 import { redrawn } from '../store/redraw';
@@ -12,6 +13,7 @@ import { countPictures, describePicture, markPicture, MOST_PICTURES, putTryPictu
 
 /** How large a picture of a try is kept, in points of its longer side. */
 const MOST_POINTS = 1600;
+const findSchema = z.strictObject({ q: z.string().max(120).default('') });
 const altSchema = z.strictObject({ alt: z.string().trim().max(PICTURE_ALT).default('') });
 
 function there<T>(found: T | undefined | false, words: string): T {
@@ -73,6 +75,15 @@ export function bookRoutes(larderStore: LarderStore, now: () => string): Router 
   });
   router.get('/book/:formulaId', (request, response) => {
     response.set('Cache-Control', 'no-store').json(there(bookPage(larderStore, request.params.formulaId), NO_PAGE));
+  });
+  const finder = new Finder(larderStore);
+  router.get('/find', (request, response) => {
+    response.set('Cache-Control', 'no-store').json(finder.find(findSchema.parse(request.query).q));
+  });
+  router.get('/learned', (_request, response) => {
+    const { facts, shipped } = larderStore.facts;
+    const losses = Object.fromEntries(shipped.classes.map(({ id, loss }) => [id, loss]));
+    response.set('Cache-Control', 'no-store').json({ ...facts, losses } satisfies LearnedAnswer);
   });
   router.patch('/pictures/:id', (request, response) => {
     const { alt } = altSchema.parse(request.body);

@@ -67,13 +67,18 @@ export function formulaRoutes(larderStore: LarderStore, now: () => string): Rout
   const router = Router();
   const { db } = larderStore;
   const shelf = new Shelf(larderStore);
+  /** What a saved sheet changes of what is known: its foods stay at hand, its readings teach. */
+  const takeIn = (worksheet: Worksheet): void => {
+    larderStore.takeUp(foodsUsed(worksheet));
+    if (worksheet.rebuild.cold?.readings.length) larderStore.taught();
+  };
   router.get('/formulas', (request, response) => {
     response.set('Cache-Control', 'no-store').json(shelf.page(shelfQuerySchema.parse(request.query)));
   });
   router.post('/formulas', (request, response) => {
     const save = saveSchema.parse(request.body);
     const stored = savedOr(createFormula(db, save.formulaId ?? randomUUID(), save, now()));
-    larderStore.takeUp(foodsUsed(save.worksheet));
+    takeIn(save.worksheet);
     response.location(`/api/formulas/${stored.id}`);
     sendStored(response, stored, 201);
   });
@@ -97,7 +102,7 @@ export function formulaRoutes(larderStore: LarderStore, now: () => string): Rout
     const known = knownHead(request);
     const save = saveSchema.parse(request.body);
     const stored = savedOr(saveTry(db, request.params.id, known, save, now()));
-    larderStore.takeUp(foodsUsed(save.worksheet));
+    takeIn(save.worksheet);
     sendStored(response, stored);
   });
   router.delete('/formulas/:id', (request, response) => {

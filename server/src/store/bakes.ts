@@ -18,6 +18,8 @@ const ALL = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId
   WHERE deleted_at IS NULL GROUP BY bake.id ORDER BY changedAt DESC`;
 const TOLD_SINCE = `SELECT bake.id AS id, bake.formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title FROM bake JOIN try ON try.id = try_id
   WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM bake_event WHERE bake_id = bake.id AND json_extract(body, '$.kind') = @kind AND received_at >= @since)`;
+const FINISHED = `SELECT bake_id AS id, (SELECT max(place) FROM bake_event AS every WHERE every.bake_id = told.bake_id) AS place FROM bake_event AS told
+  JOIN bake ON bake.id = bake_id WHERE json_extract(body, '$.kind') = 'finished' AND deleted_at IS NULL GROUP BY bake_id ORDER BY max(received_at) DESC LIMIT @most`;
 const MARK = 'UPDATE bake SET deleted_at = @at WHERE id = @id';
 
 interface BakeRow {
@@ -44,6 +46,11 @@ export function readBakes(db: Store): readonly BakeHead[] {
 /** The bakes of which something of a kind was told since a time; ever, where none is given. */
 export function readBakesTold(db: Store, kind: BakeKind, since = ''): readonly Pick<BakeHead, 'id' | 'formulaId' | 'title'>[] {
   return db.prepare<{ kind: string; since: string }, Pick<BakeHead, 'id' | 'formulaId' | 'title'>>(TOLD_SINCE).all({ kind, since });
+}
+
+/** The bakes that were finished last, each with the place of its last event. */
+export function recentlyFinished(db: Store, most: number): readonly { readonly id: string; readonly place: number }[] {
+  return db.prepare<{ most: number }, { id: string; place: number }>(FINISHED).all({ most });
 }
 
 /** The events of a bake after a place in its list, in the order in which they arrived, and what of them cannot be read. */

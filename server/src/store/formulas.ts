@@ -8,6 +8,8 @@ const HEADS = `SELECT formula.id AS id, try.id AS tryId, COALESCE(try_name.label
     (SELECT COUNT(*) FROM try AS every WHERE every.formula_id = formula.id) AS tryCount, picture.put_at AS picturedAt
   FROM formula JOIN try ON try.id = formula.head_id LEFT JOIN picture ON picture.formula_id = formula.id LEFT JOIN try_name ON try_name.try_id = try.id
   WHERE formula.deleted_at IS NULL ORDER BY try.created_at DESC, formula.id`;
+const WITH_READINGS = `SELECT try.id AS tryId, formula.id AS id, try.created_at AS createdAt FROM try JOIN formula ON formula.head_id = try.id
+  WHERE json_array_length(worksheet, '$.rebuild.cold.readings') > 0 AND formula.deleted_at IS NULL ORDER BY try.created_at`;
 const BODY = 'SELECT schema, worksheet AS body FROM try WHERE id = @id';
 const HEAD_OF = 'SELECT head_id AS headId FROM formula WHERE id = @id AND deleted_at IS NULL';
 const NAMED = 'try LEFT JOIN try_name ON try_name.try_id = try.id';
@@ -56,6 +58,11 @@ export interface ShelfHead {
 /** Every formula that is not deleted, the last touched first. */
 export function listHeads(db: Store): readonly ShelfHead[] {
   return db.prepare<[], ShelfHead>(HEADS).all();
+}
+
+/** The formulas on the shelf in which a foam was weighed. */
+export function formulasWithReadings(db: Store): readonly Pick<ShelfHead, 'id' | 'tryId' | 'createdAt'>[] {
+  return db.prepare<[], Pick<ShelfHead, 'id' | 'tryId' | 'createdAt'>>(WITH_READINGS).all();
 }
 
 /** The worksheet of a try, or why it cannot be read. */

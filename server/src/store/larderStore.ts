@@ -1,4 +1,4 @@
-import { type FoodPage, type FoodQuery, type StoredLarder, type ShippedLarder } from '@fellmist/contract';
+import { type FoodPage, type FoodQuery, type LearnedFacts, type StoredLarder, type ShippedLarder } from '@fellmist/contract';
 import {
   type HouseholdSettings,
   type Food,
@@ -16,11 +16,19 @@ import { type Batch } from '../imports/batch';
 import { type Store } from './database';
 import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
+import { asLearned, LearnedBakes } from './learned';
 import { deletePack, type PackSave, putPack, readPack, readPacks, restorePack, savePack } from './packs';
 import { readTables, seedLarder } from './rules';
 import { readVocabulary, searchFoods, withNamedFirst } from './search';
 import { readSettings, saveSettings, type SettingsSave } from './settings';
 import { deleteStock, putStock, readStock, readStockItem, saveStock, type StockSave } from './stock';
+
+interface Kept {
+  readonly contents: StoredLarder;
+  readonly larder: Larder;
+  readonly facts: LearnedFacts;
+  readonly shipped: StoredLarder;
+}
 
 /**
  * The household's foods, packs and stock as one thing: whatever is written is listed anew in the same transaction, and
@@ -28,7 +36,8 @@ import { deleteStock, putStock, readStock, readStockItem, saveStock, type StockS
  */
 export class LarderStore {
   private words: readonly string[] | undefined;
-  private kept: { readonly contents: StoredLarder; readonly larder: Larder } | undefined;
+  private kept: Kept | undefined;
+  private readonly learned = new LearnedBakes();
 
   constructor(
     readonly db: Store,
@@ -40,7 +49,7 @@ export class LarderStore {
     return this.now().slice(0, 10);
   }
 
-  private read(): { readonly contents: StoredLarder; readonly larder: Larder } {
+  private read(): Kept {
     if (this.kept) return this.kept;
     const foods = foodsAtHand(this.db);
     const packs = readPacks(this.db);
@@ -51,23 +60,21 @@ export class LarderStore {
       stockLarder(foods, bare).foods,
       this.today,
     );
-    this.kept = {
-      contents: {
-        foods,
-        ...readTables(this.db),
-        packs,
-        stock,
-        settings: readSettings(this.db),
-        inStock,
-      },
-      larder: stockLarder(foods, bare, inStock),
-    };
+    const larder = stockLarder(foods, bare, inStock);
+    const contents = { foods, ...readTables(this.db), packs, stock, settings: readSettings(this.db), inStock };
+    const facts = this.learned.facts(this.db, larder, contents);
+    this.kept = { contents: asLearned(contents, facts), larder, facts, shipped: contents };
     return this.kept;
   }
 
   /** What the browser computes with. */
   get contents(): StoredLarder {
     return this.read().contents;
+  }
+
+  /** What bakes and readings teach, and the classes as they were before. */
+  get facts(): Pick<Kept, 'facts' | 'shipped'> {
+    return this.read();
   }
 
   get larder(): Larder {
@@ -78,6 +85,14 @@ export class LarderStore {
   changed(): void {
     this.kept = undefined;
     this.words = undefined;
+  }
+
+  /** A bake told something: what was learned is reckoned anew, foods and packs stay as they were read. */
+  taught(): void {
+    if (!this.kept) return;
+    const { larder, shipped } = this.kept;
+    const facts = this.learned.facts(this.db, larder, shipped);
+    this.kept = { ...this.kept, facts, contents: asLearned(shipped, facts) };
   }
 
   /** A page of the list of foods and packs. */

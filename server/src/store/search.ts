@@ -110,7 +110,7 @@ export function readVocabulary(db: Store): readonly string[] {
 }
 
 /** For each word the likest one that some food has; the word itself where none is like it. */
-function corrected(known: readonly string[], words: readonly string[]): readonly string[] {
+export function corrected(known: readonly string[], words: readonly string[]): readonly string[] {
   return words.map((word) => {
     if (known.some((term) => term.startsWith(word))) return word;
     let best = { term: word, alike: 0 };

@@ -5,6 +5,7 @@ import * as bakeEffects from '../state/bake.effects';
 import { bakeFeature } from '../state/bake.feature';
 import * as bookEffects from '../state/book.effects';
 import { bookFeature } from '../state/book.feature';
+import { loadOven, ovenFeature } from '../state/oven.feature';
 import * as shelfEffects from '../state/shelf.effects';
 import { shelfFeature } from '../state/shelf.feature';
 import { BookList } from './book-list';
@@ -23,9 +24,12 @@ export const bookRoutes: Routes = [
       provideEffects(shelfEffects),
       provideState(bookFeature),
       provideEffects(bookEffects),
+      provideState(ovenFeature),
+      provideEffects({ loadOven }),
     ],
     children: [
       { path: '', pathMatch: 'full', component: BookList, title: SAY.tastingBook, data: { about: ABOUT.book } },
+      { path: 'learned', title: SAY.whatWasLearned, data: { about: [SAY.aboutLearned] }, loadComponent: () => import('./learned-place').then((m) => m.LearnedPlace) },
       { path: 'taste/:bakeId', title: SAY.tastingBook, data: { about: ABOUT.taste }, loadComponent: () => import('./taste-form').then((m) => m.TasteForm) },
       { path: 'tasting/:id', title: SAY.tastingBook, data: { about: ABOUT.tasting }, loadComponent: () => import('./tasting-place').then((m) => m.TastingPlace) },
       { path: 'tasting/:id/:taster', title: SAY.tastingBook, data: { about: ABOUT.tasting }, loadComponent: () => import('./odd-form').then((m) => m.OddForm) },

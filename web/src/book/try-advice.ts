@@ -1,15 +1,36 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import type { StoredFormula } from '@fellmist/contract';
-import { proposalWords, type Worksheet } from '@fellmist/core';
-import { type Advice, asPoured, causesOf, changesBetween, isSameAmount, layAdvice, LEAST_TASTERS, penalties, TASTE_FAULTS, tellingTries, towards } from '@fellmist/core/bake';
+import { type Pack, proposalWords, testShowing, type Worksheet } from '@fellmist/core';
+import {
+  type Advice,
+  asPoured,
+  causesOf,
+  changesBetween,
+  isSameAmount,
+  layAdvice,
+  LEAST_TASTERS,
+  penalties,
+  TASTE_FAULTS,
+  tellingTries,
+  thirstOfTry,
+  towards,
+  type TryThirst,
+} from '@fellmist/core/bake';
+import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
 import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
+import { larderFeature } from '../state/larder.feature';
+import { LarderDesk } from '../state/larderDesk';
+import { Told } from '../ui/told';
 import { showNumber } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
-import { faultsOf, likelyCauses, type Numbered, proposalAfter } from './bookView';
+import { faultsOf, likelyCauses, meanOf, type Numbered, proposalAfter, RIGHT } from './bookView';
 import { SAY, SCALE_WORDS } from './words';
+
+/** The name under which a pack keeps what a try taught it, so that it learns it once. */
+const testId = (bakeId: string): string => `try-${bakeId}`.slice(0, 40);
 
 const NOTHING = { scores: [] };
 
@@ -26,6 +47,9 @@ export class TryAdvice {
   private readonly desk = inject(Desk);
   private readonly asking = inject(Asking);
   private readonly router = inject(Router);
+  private readonly larderDesk = inject(LarderDesk);
+  private readonly told = inject(Told);
+  private readonly packs = inject(Store).selectSignal(larderFeature.selectAllPacks);
   readonly formulaId = input.required<string>();
   readonly tries = input.required<readonly Numbered[]>();
   readonly pair = input.required<readonly [Numbered, Numbered] | undefined>();
@@ -112,6 +136,32 @@ export class TryAdvice {
 
   /** Nobody remarked on anything. */
   protected readonly isClean = computed(() => faultsOf(this.asked() ?? NOTHING).length === 0);
+
+  /** Packs whose thirst this try shows, as it came out as thick as it should be; those that have learned it already are left out. */
+  protected readonly lessons = computed(() => {
+    const [asked, sheet, larder, tables] = [this.asked(), this.sheet(), this.desk.larder(), this.desk.tables()];
+    const thickness = asked && meanOf(asked, 'thickness');
+    if (!sheet || !larder || !tables || thickness === undefined || Math.abs(thickness) > RIGHT) return [];
+    return this.packs().flatMap(({ pack, version }) => {
+      const found = thirstOfTry(sheet, pack.id, larder, tables);
+      const isKnown = pack.thirstTests.some(({ id }) => id === testId(asked?.bakeId ?? ''));
+      const now = larder.foods.get(pack.id)?.thirst?.gPerG;
+      if (!found || isKnown || now === undefined) return [];
+      return [{ pack, version, found, words: SAY.teachesThirst(pack.name, showNumber(found.gPerG, 2), showNumber(now, 2)) }];
+    });
+  });
+
+  protected learn({ pack, version, found }: { readonly pack: Pack; readonly version: number; readonly found: TryThirst }): void {
+    const [asked, larder] = [this.asked(), this.desk.larder()];
+    if (!asked || !larder) return;
+    const test = testShowing(found.gPerG, found.powderG, larder.foods.get(pack.kindId)?.roles.gluten?.amount);
+    const of = SAY.fromTry(asked.poured.title, asked.number);
+    const learned = { ...pack, thirstTests: [...pack.thirstTests, { ...test, id: testId(asked.bakeId), on: asked.at.slice(0, 10), of, spread: found.spread }] };
+    this.larderDesk.savePack(learned, version).subscribe((saved) => {
+      if (saved.ok) this.told.undoable(SAY.hasLearned(pack.name), () => this.larderDesk.savePack(pack, saved.stored.version).subscribe());
+      else this.failure.set(saved.words);
+    });
+  }
 
   /** What costs liking, where there are tasters enough to say so. */
   protected readonly costs = computed(() => {

@@ -67,8 +67,11 @@ export class WhipDesk {
     if (!row) return SAY.thereIsNothingToWhip;
     const { state } = row;
     const readings = this.setup().readings.filter(({ mixer }) => mixer === undefined || mixer === this.setup().mixer);
-    const learned = learnOverrun(state.overrunPercent, Math.max(state.overrunPercent * 0.35, 15), readings);
-    const read = readings.length > 0 ? SAY.yourReadingsMakeItAbout(showNumber(learned.percent, 0)) : '';
+    // What other treats told of this mixer shifts what is expected, until this one has readings of its own.
+    const beats = readings.length > 0 ? 1 : (this.desk.tables()?.mixers?.[this.setup().mixer] ?? 1);
+    const expected = (100 + state.overrunPercent) * beats - 100;
+    const learned = learnOverrun(expected, Math.max(state.overrunPercent * 0.35, 15), readings);
+    const read = readings.length > 0 || beats !== 1 ? SAY.yourReadingsMakeItAbout(showNumber(learned.percent, 0)) : '';
     const fits = state.fits ? SAY.itFitsTheBowl : SAY.theBowlHoldsMlIt(showNumber(this.setup().bowlMl, 0));
     return SAY.mlEatWithin(row.volume, state.mouthfeel, fits, row.stands, read);
   });

@@ -33,7 +33,7 @@ export class ThirstDesk {
       test,
       on: showDay(test.on),
       shows: showNumber(thirstOfTest(test, this.generic()?.roles.gluten?.amount) ?? 0, 2),
-      words: SAY.gTookG(showNumber(test.powderG, 1), showNumber(test.waterG, 1)),
+      words: test.of ?? SAY.gTookG(showNumber(test.powderG, 1), showNumber(test.waterG, 1)),
     })),
   );
   protected readonly learned = computed(() => {

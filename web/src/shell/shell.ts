@@ -14,6 +14,7 @@ import type { IconName } from '../ui/icons';
 import { type Binding, Keys } from '../ui/keys';
 import { ToldNotice } from '../ui/told-notice';
 import { Button } from '../ui/zorro/button';
+import { Finder } from './finder';
 import { Help } from './help';
 import { RunningTimers } from './running-timers';
 import { SAY } from './words';
@@ -38,7 +39,7 @@ const PLACES: readonly Place[] = [
 /** The rail of places, the place itself, and help for it. */
 @Component({
   selector: 'fm-root',
-  imports: [Button, FirstStepsBar, Help, Icon, RouterLink, RouterLinkActive, RouterOutlet, RunningTimers, ToldNotice],
+  imports: [Button, Finder, FirstStepsBar, Help, Icon, RouterLink, RouterLinkActive, RouterOutlet, RunningTimers, ToldNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shell.html',
   styleUrl: './shell.less',
@@ -52,6 +53,7 @@ export class Shell {
   protected readonly preferences = inject(Preferences);
   protected readonly firstSteps = inject(FirstSteps);
   protected readonly isHelping = signal(false);
+  protected readonly isFinding = signal(false);
   protected readonly larderFailure = this.store.selectSignal(larderFeature.selectFailure);
   private readonly formulaId = this.store.selectSignal(benchFeature.selectFormulaId);
   private readonly onBench = this.store.selectSignal(benchFeature.selectPresent);
@@ -86,6 +88,7 @@ export class Shell {
         run: () => void this.router.navigate(this.places().find((place) => place.path === path)?.link ?? [path]),
       })),
       { keys: '?', words: SAY.thisHelp, run: () => this.help() },
+      { keys: 'Ctrl+K', words: SAY.findAnything, run: () => this.find() },
     ];
     this.keys.bind(bindings, inject(DestroyRef));
     // Each place begins at its top, whatever was scrolled in the one before.
@@ -100,6 +103,11 @@ export class Shell {
     });
   }
 
+  protected find(): void {
+    this.openedFrom = document.activeElement;
+    this.isFinding.set(true);
+  }
+
   protected help(): void {
     this.openedFrom = document.activeElement;
     this.isHelping.set(true);
@@ -107,6 +115,7 @@ export class Shell {
 
   protected helped(): void {
     this.isHelping.set(false);
+    this.isFinding.set(false);
     const from = this.openedFrom;
     setTimeout(() => from instanceof HTMLElement && from.focus());
   }

@@ -3,7 +3,13 @@ import { said, type Shown } from '../ui/said';
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
   anywhereHere: 'Anywhere here',
+  aWordOfIt: 'A word of it: a title, a note, a food',
   bakeDay: 'Bake day',
+  findAnything: 'Find anything',
+  lookedFor: (a: Shown) => said`Nothing has that word; looked for ${a}.`,
+  nothingFound: 'Nothing is found by these words.',
+  whatWasFound: 'What was found',
+  find: 'Find',
   bench: 'Bench',
   coldTable: 'Cold table',
   dark: 'Dark',
@@ -51,4 +57,14 @@ export const SAY = {
   tryAgain: 'Try again',
   whatTheHouseholdSettlesOnce: 'What the household settles once: measures, how energy and carbs are counted, what nobody here may have. And what was removed, to bring it back.',
   yourFormulasEachWithWhat: 'Your formulas, each with what a portion holds now and how far that is from its original.',
+};
+
+/** What kind of thing was found. */
+export const FOUND_WORDS: Readonly<Record<'formula' | 'try' | 'note' | 'taste' | 'food' | 'pack', string>> = {
+  formula: 'Formula',
+  try: 'Try',
+  note: 'Note',
+  taste: 'Tasting',
+  food: 'Food',
+  pack: 'Pack',
 };

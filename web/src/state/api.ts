@@ -3,6 +3,7 @@ import { inject, Injectable } from '@angular/core';
 import type {
   FoodPage,
   FoodQuery,
+  FoundPage,
   ImportPreview,
   LabelAnswer,
   PackVersion,
@@ -50,6 +51,10 @@ export class Api {
 
   foods(query: Partial<FoodQuery>): Observable<FoodPage> {
     return this.http.get<FoodPage>('/api/foods', { params: paramsOf(query) });
+  }
+
+  find(q: string): Observable<FoundPage> {
+    return this.http.get<FoundPage>('/api/find', { params: { q } });
   }
 
   food(id: string): Observable<Food> {

@@ -35,6 +35,15 @@ export const loadPage = createEffect(
   { functional: true },
 );
 
+export const loadLearned = createEffect(
+  (actions = inject(Actions), api = inject(BookApi)) =>
+    actions.pipe(
+      ofType(bookActions.learnedWanted),
+      switchMap(({ ask }) => answering(ask, api.learned().pipe(unlessDropped(ask, actions)))),
+    ),
+  { functional: true },
+);
+
 export const putTasting = createEffect(
   (actions = inject(Actions), api = inject(BookApi)) =>
     actions.pipe(

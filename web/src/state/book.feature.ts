@@ -1,4 +1,4 @@
-import type { BookHead, BookPage, OddAnswer, StoredTasting, TryPicture } from '@fellmist/contract';
+import type { BookHead, BookPage, LearnedAnswer, OddAnswer, StoredTasting, TryPicture } from '@fellmist/contract';
 import type { Tasting } from '@fellmist/core/bake';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import type { Ask } from './asking';
@@ -12,6 +12,7 @@ export const bookActions = createActionGroup({
     'Page Wanted': props<{ formulaId: string }>(),
     'Page Loaded': props<{ page: BookPage }>(),
     'Page Failed': props<{ words: string; isMissing: boolean }>(),
+    'Learned Wanted': props<{ ask: Ask<LearnedAnswer> }>(),
     'Put Tasting': props<{ ask: Ask<StoredTasting>; id: string; tasting: Tasting }>(),
     'Tasting Wanted': props<{ ask: Ask<StoredTasting>; id: string }>(),
     'Answer Odd One': props<{ ask: Ask<StoredTasting>; id: string; answer: OddAnswer }>(),

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { BookHead, BookPage, OddAnswer, StoredTasting, TryPicture } from '@fellmist/contract';
+import type { BookHead, BookPage, LearnedAnswer, OddAnswer, StoredTasting, TryPicture } from '@fellmist/contract';
 import type { Tasting } from '@fellmist/core/bake';
 import type { Observable } from 'rxjs';
 
@@ -20,6 +20,10 @@ export class BookApi {
 
   page(formulaId: string): Observable<BookPage> {
     return this.http.get<BookPage>(of('book', formulaId));
+  }
+
+  learned(): Observable<LearnedAnswer> {
+    return this.http.get<LearnedAnswer>('/api/learned');
   }
 
   putTasting(id: string, tasting: Tasting): Observable<StoredTasting> {
