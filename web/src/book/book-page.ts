@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { meanOn } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { bookActions, bookFeature } from '../state/book.feature';
@@ -32,6 +32,7 @@ export class BookPlace {
   protected readonly size = SIZE;
   protected readonly rightR = RIGHT * STEP;
   private readonly store = inject(Store);
+  private readonly router = inject(Router);
   readonly formulaId = input.required<string>();
   protected readonly page = this.store.selectSignal(bookFeature.selectPage);
   protected readonly failure = this.store.selectSignal(bookFeature.selectFailure);
@@ -76,6 +77,7 @@ export class BookPlace {
 
   /** What else can be done with the page. */
   protected readonly more = computed((): readonly MoreItem[] => [
+    { words: SAY.writeDown, run: () => void this.router.navigate(['/book', this.formulaId(), 'written']) },
     { words: SAY.csv, href: '/api/book/scores.csv' },
     ...this.tries().map(({ number, bakeId }) => ({ words: SAY.markdown(number), href: `/api/book/tries/${bakeId}.md` })),
   ]);

@@ -99,6 +99,7 @@ export class TryAdvice {
   /** Why no next amount is named. */
   protected readonly noProposal = computed(() => {
     const pair = this.pair();
+    if (this.isRight()) return SAY.itIsRight(this.asked()?.number ?? '');
     if (!pair) return SAY.twoNeeded;
     const changes = changesBetween(pair[0].poured, pair[1].poured).length;
     if (changes > 1) return SAY.oneAtATime(changes);
@@ -108,13 +109,13 @@ export class TryAdvice {
   /** Where several things changed: the tries that would tell which did it. */
   protected readonly telling = computed(() => {
     const pair = this.pair();
-    if (!pair) return [];
+    if (!pair || this.isRight()) return [];
     // Seen from the later try, so that every amount is for a batch of its size; it is the earlier one that is baked again.
     const changes = changesBetween(pair[1].poured, pair[0].poured).map((one) => ({ ...one, name: this.desk.foodName(one.foodId) ?? one.name }));
     return tellingTries(changes.length).map((keeps) => {
       const others = changes.filter((_, i) => keeps[i] !== true);
       const [kept] = changes.filter((_, i) => keeps[i]);
-      return { words: SAY.oneAlone(pair[1].number, kept ? SAY.putItThere(kept.name, showNumber(kept.thenG, 0)) : ''), kept, others };
+      return { words: SAY.oneAlone(pair[0].number, kept ? SAY.putItThere(kept.name, showNumber(kept.thenG, 0)) : '', pair[1].number), others };
     });
   });
 
@@ -126,6 +127,8 @@ export class TryAdvice {
     const all = likelyCauses(told.map((one) => ({ told: one, causes: causesOf(one.fault, sheet, asked.process, larder, tables) })));
     return all.map(({ cause, explains }) => ({
       ...cause,
+      // Where tries have shown how much of it is right, no reckoned amount stands beside that.
+      actions: 'role' in cause.row.mend && cause.row.mend.role === this.proposal()?.bringsRight ? [] : cause.actions,
       explains: explains.map(({ told: { fault, scale, side }, reason }) => ({
         name: scale && side ? SCALE_WORDS[scale][side === 'low' ? 'little' : 'much'] : (TASTE_FAULTS.find(({ id }) => id === fault)?.words ?? fault),
         reason,
@@ -133,6 +136,9 @@ export class TryAdvice {
       mend: cause.actions.map((action) => proposalWords(action, sheet, larder)).join(', '),
     }));
   });
+
+  /** It was tasted, and nobody would have it otherwise: nothing needs to be told apart. */
+  private readonly isRight = computed(() => this.isClean() && this.asked()?.scores.length !== 0);
 
   /** Nobody remarked on anything. */
   protected readonly isClean = computed(() => faultsOf(this.asked() ?? NOTHING).length === 0);

@@ -28,6 +28,7 @@ function placeOf({ kind, id, formulaId = '' }: FoundRow): { readonly path: reado
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './finder.html',
   styleUrl: './finder.less',
+  host: { '(document:focusin)': 'pass($event)' },
 })
 export class Finder {
   protected readonly say = SAY;
@@ -67,8 +68,9 @@ export class Finder {
       });
   }
 
-  protected ready(): void {
-    this.box()?.nativeElement.focus();
+  /** The dialog takes the focus for itself when it stands there: it goes on to the box. */
+  protected pass({ target }: FocusEvent): void {
+    if (target instanceof HTMLElement && target.getAttribute('role') === 'dialog') this.box()?.nativeElement.focus();
   }
 
   protected walk(event: KeyboardEvent): void {

@@ -166,18 +166,23 @@ export function renamer(groups: readonly WordGroup[]): (name: string) => readonl
 /** Longer words than this are no food's: a slip in them is not looked for. */
 const LONGEST_WORD = 24;
 
+/** Whether so few slips lie between two words: a letter too many, too few or wrong, or two that changed places [optimal string alignment, Damerau 1964]. */
 function within(a: string, b: string, most: number): boolean {
   if (Math.abs(a.length - b.length) > most) return false;
+  let before: readonly number[] = [];
   let row = Array.from({ length: b.length + 1 }, (_, j) => j);
   for (let i = 1; i <= a.length; i++) {
     const next = [i];
     let least = i;
     for (let j = 1; j <= b.length; j++) {
       const cost = Math.min((row[j] ?? 0) + 1, (next[j - 1] ?? 0) + 1, (row[j - 1] ?? 0) + (a[i - 1] === b[j - 1] ? 0 : 1));
-      next[j] = cost;
-      if (cost < least) least = cost;
+      const isSwapped = i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1];
+      const fewest = isSwapped ? Math.min(cost, (before[j - 2] ?? 0) + 1) : cost;
+      next[j] = fewest;
+      if (fewest < least) least = fewest;
     }
     if (least > most) return false;
+    before = row;
     row = next;
   }
   return (row[b.length] ?? most + 1) <= most;
