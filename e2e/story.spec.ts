@@ -83,7 +83,7 @@ describe('three tries from too thick to right', () => {
     await sees(page, 'Whole milk 360 g, all else as in try 2');
     await press(page, 'Put it on the Bench');
     await page.waitForFunction(() => location.pathname.startsWith('/bench/'));
-    await sees(page, 'Add 60 g Whole milk');
+    await sees(page, 'Take away 60 g Whole milk');
     await press(page, 'why');
     await sees(page, 'The Tasting book: thickness follows whole milk, from 2 tries.');
     await press(page, 'Take: ');
@@ -95,7 +95,7 @@ describe('three tries from too thick to right', () => {
     await bake(id, saved.id, 360);
     await page.goto(`${household.url}/book/${id}`, { waitUntil: 'networkidle0' });
     await taste(AMOUNT.right);
-    await sees(page, 'Try 3 is right as it is');
+    await sees(page, 'Try 3 is there');
     // Another formula of the same pack, with as much milk as was right: reckoned with what its label's kind drinks it is thicker than the original.
     const next = await shelve('Pea scones again', 360);
     const balance = async (): Promise<string> => {

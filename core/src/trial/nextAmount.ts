@@ -18,6 +18,10 @@ export type NextAmount =
   | { readonly kind: 'fitted'; readonly amount: number; readonly low: number; readonly high: number };
 
 const SHARE = 0.95;
+/** Scores are whole steps, so that three on one line may be so by rounding alone: no scale is surer than this. House value; rounding to whole steps has 0.29. */
+const LEAST_SD = 0.2;
+/** Student's t of 0.975 with degrees without end. */
+const NORMAL_95 = 1.96;
 /** No further outside of what was tried than half of its width: a line through batters bends. House value. */
 const OUTSIDE = 0.5;
 
@@ -44,10 +48,11 @@ export function nextAmount(trials: readonly Trial[]): NextAmount {
   if (amount < 0) return { kind: 'cannot tell' };
   if (n === 2) return { kind: 'two points', amount };
   const rest = trials.reduce((sum, trial) => sum + (trial.score - meanY - slope * (trial.amount - meanX)) ** 2, 0);
-  const [s2, t] = [rest / (n - 2), tOf(SHARE, n - 2)];
-  const g = (t ** 2 * s2) / (slope ** 2 * sxx);
+  // How far a score lies from the line in nineteen of twenty cases: by Student's t for a spread that is estimated, by the normal for one that is known.
+  const reachOfScore = Math.max(tOf(SHARE, n - 2) * Math.sqrt(rest / (n - 2)), NORMAL_95 * LEAST_SD);
+  const g = reachOfScore ** 2 / (slope ** 2 * sxx);
   if (g >= 1) return { kind: 'cannot tell' };
-  const half = ((t * Math.sqrt(s2)) / Math.abs(slope)) * Math.sqrt((1 - g) / n + (amount - meanX) ** 2 / sxx);
+  const half = (reachOfScore / Math.abs(slope)) * Math.sqrt((1 - g) / n + (amount - meanX) ** 2 / sxx);
   const [a, b] = [meanX + (amount - meanX - half) / (1 - g), meanX + (amount - meanX + half) / (1 - g)];
   return { kind: 'fitted', amount, low: Math.max(a, 0), high: b };
 }

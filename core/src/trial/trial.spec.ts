@@ -118,6 +118,14 @@ describe('the next amount', () => {
     expect(nextAmount([])).toEqual({ kind: 'too few' });
   });
 
+  it('of three that lie just on a line is not sure to the gram: whole steps are rounded', () => {
+    const found = nextAmount([300, 360, 420].map((amount, i) => ({ amount, score: 1 - i })));
+    if (found.kind !== 'fitted') throw new Error(found.kind);
+    expect(found.amount).toBeCloseTo(360, 9);
+    // 1.96 × 0.2 ÷ (1/60) × √(1/3) is 13.6, and a little more by Fieller's division by 1 - g = 0.92.
+    expect([360 - found.low, found.high - 360]).toEqual([expect.closeTo(14.1, 0), expect.closeTo(14.1, 0)]);
+  });
+
   it('goes no further outside than half of what was tried, never below nothing, and says where it cannot tell', () => {
     expect(
       nextAmount([

@@ -57,8 +57,8 @@ export class BookPlace {
         number: one.number,
         words: one.at === '' ? SAY.noDay : this.days.format(new Date(one.at)),
         note: one.notes.at(-1) ?? '',
-        overall: overall ? showNumber(overall.mean, overall.tasters > 1 ? 1 : 0) : SAY.tastersNone,
-        isTasted: overall !== undefined,
+        overall: overall ? showNumber(overall.mean, overall.tasters > 1 ? 1 : 0) : SAY.hasTasted,
+        isTasted: one.scores.length > 0,
         isCompared: compared.has(one.bakeId),
       };
     });
