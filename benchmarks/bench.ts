@@ -23,6 +23,7 @@ import { HyperFormula } from 'hyperformula';
 import { bakingTime, type DayStep, fitOf, HOME_ROOM, planDay, thermalOf, volumeOf } from '@fellmist/core/bake';
 import { printRows, quantile } from './figures';
 import { measureBake } from './bake';
+import { measureBook } from './book';
 import { measureBarePage, measureDrags, measureKeys } from './keys';
 import { measureLarder } from './larder';
 
@@ -172,4 +173,5 @@ await measureBarePage();
 await measureKeys();
 await measureDrags();
 await measureBake();
+await measureBook();
 if (!process.argv.includes('--bench-only')) await measureLarder();

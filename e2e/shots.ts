@@ -40,14 +40,6 @@ async function openCold(page: Page, title: string): Promise<void> {
   await sees(page, 'Also in the mix');
 }
 
-async function drierScones(page: Page): Promise<void> {
-  await press(page, 'Buckwheat drop scones');
-  await page.waitForSelector('.rebuilt .row');
-  await type(page, '[aria-label="Amount of Whole milk"]', '130');
-  await sees(page, 'Settle all');
-  await page.waitForSelector('.fix strong');
-}
-
 /** The loaf that is half weighed. */
 async function openBake(page: Page): Promise<void> {
   await press(page, 'Go on weighing');
@@ -85,14 +77,6 @@ const VIEWS: readonly View[] = [
     },
   },
   {
-    name: 'thirst-test',
-    path: '/larder/pack/pack-casein',
-    act: async (page) => {
-      await press(page, 'Thirst');
-      await page.waitForSelector('fm-chart canvas');
-    },
-  },
-  {
     name: 'paste',
     path: '/bench/paste',
     act: async (page) => {
@@ -104,7 +88,6 @@ const VIEWS: readonly View[] = [
   { name: 'bench-dark', path: '/shelf', theme: 'dark', act: openLoaf },
   { name: 'bench-phone', path: '/shelf', width: 390, height: 844, act: openLoaf },
   { name: 'swap', path: '/shelf', act: swapFlour },
-  { name: 'corrections', path: '/shelf', act: drierScones },
   { name: 'bake-size', path: '/bakes', act: openBake },
   {
     name: 'oven',
@@ -148,8 +131,29 @@ const VIEWS: readonly View[] = [
     name: 'book',
     path: '/book',
     act: async (page) => {
-      await press(page, 'Buckwheat drop scones');
-      await sees(page, 'Likely right between');
+      await press(page, 'Carrot-cardamom loaf');
+      await press(page, 'Compare try 2');
+      await press(page, 'Compare try 3');
+      await sees(page, 'settles as a damp layer');
+    },
+  },
+  {
+    name: 'taste-phone',
+    path: '/book',
+    width: 390,
+    height: 844,
+    act: async (page) => {
+      await press(page, 'Carrot-cardamom loaf');
+      await press(page, 'Hand the phone round');
+      await type(page, '#taster', 'Pim');
+    },
+  },
+  {
+    name: 'learned',
+    path: '/book/learned',
+    act: async (page) => {
+      await sees(page, 'How sweet you like it');
+      await page.waitForSelector('fm-chart canvas');
     },
   },
   { name: 'house', path: '/house', act: (page) => sees(page, 'Never wanted') },

@@ -1,4 +1,4 @@
-import { type Formula, type Loss } from '@fellmist/core';
+import { type Food, type Formula, type Loss } from '@fellmist/core';
 import { MOST_SAMPLES, MOST_TASTERS, type Process, type SweetnessTold, type TasteScore, type Tasting } from '@fellmist/core/bake';
 import * as z from 'zod';
 
@@ -125,11 +125,13 @@ export interface BookPage {
   readonly title: string;
   readonly tries: readonly BookTry[];
   readonly tastings: readonly TastingHead[];
+  /** Foods that these tries hold and the larder no longer does. */
+  readonly foods: readonly Food[];
 }
 
-/** A formula that was baked to the end, and its tries. */
+/** A formula that was baked to the end, and how many tries of it there are. */
 export interface BookHead {
   readonly formulaId: string;
   readonly title: string;
-  readonly bakeIds: readonly string[];
+  readonly tries: number;
 }

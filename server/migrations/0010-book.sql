@@ -1,5 +1,6 @@
 -- What was told of bakes, by its kind: the book and the timers ask for it over all of them.
 CREATE INDEX bake_event_kind ON bake_event (json_extract(body, '$.kind'), received_at, bake_id);
+CREATE INDEX bake_formula ON bake (formula_id);
 
 -- Tries that hold readings of a foam: they teach what the household's mixers beat in.
 CREATE INDEX try_readings ON try (id) WHERE json_array_length(worksheet, '$.rebuild.cold.readings') > 0;

@@ -69,7 +69,7 @@ const NOT_SAID =
   /^(?:at (?:most|least)|as (?:sold|prepared)|left (?:out|over)|at the table|Arrow\w+|Escape|Delete|Enter|(?:Ctrl|Alt|Shift)(?:\+\w+)*|Ask|Fellmist|If-\w+(?:-\w+)?|[A-Z]{3,})$/;
 /** Kinds of what happens on a bake day, and what its lines and choices are. */
 const KINDS =
-  /^(?:to come|step done|yield weighed|left behind|portion cut|vessel chosen|empty battery|food changed|poured back|scale the rest|take back|pour more|more room|one setting|no tin|no oven|clean pick|moist pick|set edge|dry cracks|into the heat|out of the heat|timer set|timer rang|two points|Space|server-sent events)$/;
+  /^(?:to come|step done|yield weighed|left behind|portion cut|vessel chosen|empty battery|food changed|poured back|scale the rest|take back|pour more|more room|one setting|no tin|no oven|clean pick|moist pick|set edge|dry cracks|into the heat|out of the heat|timer set|timer rang|two points|odd one|core low|too little|Space|server-sent events)$/;
 /** Two words one after the other, a word with a capital, or a word that ends a sentence or is left open. */
 const SAID = /\p{L}{2,} \p{L}{2,}|^\p{Lu}\p{Ll}+|\p{L}{2,}[.…!?]$|^ \p{L}|\p{L} $/u;
 /** Selectors and paths, names of acts (their files), drawings. */

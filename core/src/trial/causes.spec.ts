@@ -3,7 +3,7 @@ import { GROUPS } from '../food';
 import { allLines } from '../formula';
 import { measureRole } from '../role';
 import { settleOpen, standingOf, startWorksheet, type Worksheet } from '../swap';
-import { asPoured, CAUSE_ROWS, type Cause, causesOf, layAdvice, SCALES, TASTE_FAULTS, tellingTries, towards } from './index';
+import { asPoured, CAUSE_ROWS, type Cause, causesOf, faultsFor, layAdvice, SCALES, TASTE_FAULTS, tellingTries, towards } from './index';
 
 const causes = (fault: string, sheet: Worksheet, process = {}): readonly Cause[] => causesOf(fault, sheet, process, larder, shipped);
 const mended = (sheet: Worksheet, { actions, row }: Cause): Worksheet => settleOpen(layAdvice(sheet, { actions, ...row }, larder, shipped), larder);
@@ -67,6 +67,18 @@ describe('why it came out so', () => {
     }
     expect(causes('haunted', sheet)).toEqual([]);
     expect(causes('sandy', startWorksheet(readFormula('Nothing\n1 pinch of salt')))).toEqual([]);
+  });
+
+  it('ticks are those that a kind of treat may earn', () => {
+    const ids = (id: string): readonly string[] => faultsFor(shipped.classes.find((one) => one.id === id)).map((one) => one.id);
+    expect([ids('loaf').includes('icy'), ids('loaf').includes('sank'), ids('frozen').includes('icy'), ids('frozen').includes('sank'), ids('frozen').includes('raw')]).toEqual([
+      false,
+      true,
+      true,
+      false,
+      false,
+    ]);
+    expect(faultsFor(undefined)).toEqual(TASTE_FAULTS);
   });
 
   it('over every fault of four formulas: each role moves the way it should, no line goes below nothing, and nothing absurd comes in', () => {

@@ -1,9 +1,11 @@
 import table from '@fellmist/language/tasteCauses.json' with { type: 'json' };
 import { againstDiet, answersTo, type Food, foodInHand, type Larder } from '../food';
 import { type Line } from '../formula';
+import { type ProductClass } from '../product';
 import { type Mark } from '../quantity';
 import { type LedgerRole, measureRole, roleOf } from '../role';
 import { correctionsFor, freshId, type ProposalAction, rowOf, type Standing, standingOf, type StepPlace, type StandingRow, type SwapTables, type Worksheet } from '../swap';
+import { TASTE_FAULTS } from './scores';
 import { type Evidence, findEvidence, type Process } from './evidence';
 
 /** What mends a cause: a role brought up or down, part of some foods replaced ("limit": down to what the class bears), or a step. */
@@ -125,6 +127,13 @@ export function causesOf(fault: string, sheet: Worksheet, process: Process, lard
       if ('step' in mend) return { row, words, strength, actions: [{ kind: 'step', text: mend.step, when: mend.when }] };
       return { row, words, strength, actions: 'role' in mend ? byRole(standing, mend, larder, tables) : instead(standing, mend, larder) };
     });
+}
+
+/** The ticks that a kind of treat may earn: what is frozen is not raw inside, what is baked is not icy. All, where no kind is known. */
+export function faultsFor(product: ProductClass | undefined): typeof TASTE_FAULTS {
+  const isAbout = ({ classes, notClasses, heat }: CauseRow): boolean =>
+    !product || ((classes === undefined || classes.includes(product.id)) && !notClasses?.includes(product.id) && (heat === undefined || heat.includes(product.heat)));
+  return TASTE_FAULTS.filter(({ id }) => CAUSE_ROWS.some((row) => row.fault === id && isAbout(row)));
 }
 
 /** What a try brought up, as it is laid on the Bench: why, and from where. */

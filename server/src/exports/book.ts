@@ -23,11 +23,11 @@ export function bookCsv(pages: readonly BookPage[]): string {
 
 const said = (text: string): string => text.replace(/([\\`*_[\]<>|#])/g, '\\$1').replace(/\s+/g, ' ');
 
-/** One try as Markdown: what was poured, how it was made, and what was said of it. */
-export function tryMarkdown({ title, tries }: BookPage, bakeId: string): string {
+/** One try as Markdown: what was poured, how it was made, and what was said of it. Undefined where the page has no such try. */
+export function tryMarkdown({ title, tries }: BookPage, bakeId: string): string | undefined {
   const number = tries.findIndex((one) => one.bakeId === bakeId);
   const one = tries[number];
-  if (!one) return '';
+  if (!one) return undefined;
   const { coreC, heatS, lossShare } = one.process;
   const made = [
     ...(heatS === undefined ? [] : [`- In the heat: ${Math.round(heatS / 60)} minutes`]),

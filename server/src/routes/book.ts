@@ -3,6 +3,7 @@ import express, { Router } from 'express';
 import * as z from 'zod';
 import { bookCsv, tryMarkdown } from '../exports/book';
 import { ProblemError } from '../http/problem';
+import { formulaOf } from '../store/bakes';
 import { bookList, bookPage } from '../store/book';
 import { Finder } from '../store/finder';
 import { type LarderStore } from '../store/larderStore';
@@ -65,13 +66,12 @@ export function bookRoutes(larderStore: LarderStore, now: () => string): Router 
   });
   router.get('/book/tries/:bakeId.md', (request, response) => {
     const { bakeId } = request.params;
-    const page = bookList(larderStore)
-      .filter(({ bakeIds }) => bakeIds.includes(bakeId))
-      .flatMap(({ formulaId }) => bookPage(larderStore, formulaId) ?? [])[0];
+    const formulaId = formulaOf(db, bakeId);
+    const page = formulaId === undefined ? undefined : bookPage(larderStore, formulaId);
     response
       .type('text/markdown')
       .set('Content-Disposition', `attachment; filename="try-${bakeId.slice(0, 8)}.md"`)
-      .send(tryMarkdown(there(page, NO_PAGE), bakeId));
+      .send(there(tryMarkdown(there(page, NO_PAGE), bakeId), NO_PAGE));
   });
   router.get('/book/:formulaId', (request, response) => {
     response.set('Cache-Control', 'no-store').json(there(bookPage(larderStore, request.params.formulaId), NO_PAGE));

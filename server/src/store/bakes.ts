@@ -1,4 +1,4 @@
-import { type BakeHead, type StoredBake, type StoredEvent } from '@fellmist/contract';
+import { type BakeHead, type BookHead, type StoredBake, type StoredEvent } from '@fellmist/contract';
 import { allLines, type Formula } from '@fellmist/core';
 import { type BakeEvent, type BakeKind, inOrder, standingEvents } from '@fellmist/core/bake';
 import { type Store } from './database';
@@ -16,8 +16,15 @@ const ALL = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId
   max(CASE WHEN json_extract(bake_event.body, '$.kind') = 'finished' THEN 1 ELSE 0 END) AS isFinished
   FROM bake JOIN try ON try.id = try_id LEFT JOIN bake_event ON bake_id = bake.id
   WHERE deleted_at IS NULL GROUP BY bake.id ORDER BY changedAt DESC`;
-const TOLD_SINCE = `SELECT bake.id AS id, bake.formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title FROM bake JOIN try ON try.id = try_id
-  WHERE deleted_at IS NULL AND EXISTS (SELECT 1 FROM bake_event WHERE bake_id = bake.id AND json_extract(body, '$.kind') = @kind AND received_at >= @since)`;
+const TOLD = "SELECT DISTINCT bake_id FROM bake_event WHERE json_extract(body, '$.kind') = @kind AND received_at >= @since";
+const TOLD_SINCE = `SELECT bake.id AS id, bake.formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title
+  FROM (${TOLD}) AS told JOIN bake ON bake.id = told.bake_id JOIN try ON try.id = try_id WHERE deleted_at IS NULL`;
+const FINISHED_OF = `SELECT id FROM bake WHERE formula_id = @formulaId AND deleted_at IS NULL
+  AND EXISTS (SELECT 1 FROM bake_event WHERE bake_id = bake.id AND +json_extract(body, '$.kind') = 'finished')`;
+/** Counted first, so that each title is read once. */
+const FINISHED_EACH = `SELECT counted.formulaId AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title, tries FROM (
+    SELECT bake.formula_id AS formulaId, count(*) AS tries FROM (${TOLD}) AS told JOIN bake ON bake.id = told.bake_id WHERE bake.deleted_at IS NULL GROUP BY bake.formula_id
+  ) AS counted JOIN formula ON formula.id = counted.formulaId JOIN try ON try.id = formula.head_id`;
 const FINISHED = `SELECT bake_id AS id, (SELECT max(place) FROM bake_event AS every WHERE every.bake_id = told.bake_id) AS place FROM bake_event AS told
   JOIN bake ON bake.id = bake_id WHERE json_extract(body, '$.kind') = 'finished' AND deleted_at IS NULL GROUP BY bake_id ORDER BY max(received_at) DESC LIMIT @most`;
 const MARK = 'UPDATE bake SET deleted_at = @at WHERE id = @id';
@@ -46,6 +53,24 @@ export function readBakes(db: Store): readonly BakeHead[] {
 /** The bakes of which something of a kind was told since a time; ever, where none is given. */
 export function readBakesTold(db: Store, kind: BakeKind, since = ''): readonly Pick<BakeHead, 'id' | 'formulaId' | 'title'>[] {
   return db.prepare<{ kind: string; since: string }, Pick<BakeHead, 'id' | 'formulaId' | 'title'>>(TOLD_SINCE).all({ kind, since });
+}
+
+/** A formula's finished bakes. */
+export function finishedOf(db: Store, formulaId: string): readonly string[] {
+  return db
+    .prepare<{ formulaId: string }, { id: string }>(FINISHED_OF)
+    .all({ formulaId })
+    .map(({ id }) => id);
+}
+
+/** Every formula that was baked to the end, by its present title, with how often. */
+export function finishedEach(db: Store): readonly BookHead[] {
+  return db.prepare<{ kind: string; since: string }, BookHead>(FINISHED_EACH).all({ kind: 'finished', since: '' });
+}
+
+/** The formula of a bake; undefined where there is no such bake. */
+export function formulaOf(db: Store, id: string): string | undefined {
+  return rowOf(db, id)?.formulaId;
 }
 
 /** The bakes that were finished last, each with the place of its last event. */

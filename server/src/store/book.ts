@@ -1,7 +1,9 @@
 import { type BookHead, type BookPage, type BookTry } from '@fellmist/contract';
-import { classOf } from '@fellmist/core';
+import { allLines, classOf, type Food, packAsFood } from '@fellmist/core';
 import { type Bake, type BakeEvent, foldBake, inOrder, ovenTold, type Process, standingEvents, tastedOf, yieldCheck } from '@fellmist/core/bake';
-import { readBake, readBakesTold } from './bakes';
+import { finishedEach, finishedOf, readBake } from './bakes';
+import { readFood } from './foods';
+import { packHistory } from './packs';
 import { tastingsOf } from './tastings';
 import { picturesOf } from './tryPictures';
 import { type LarderStore } from './larderStore';
@@ -42,16 +44,25 @@ function tryOf(larderStore: LarderStore, bakeId: string): BookTry | undefined {
 
 /** A formula's finished bakes, the first baked first; one that was taken off the list is none. */
 export function bookPage(larderStore: LarderStore, formulaId: string): BookPage | undefined {
-  const bakes = readBakesTold(larderStore.db, 'finished').filter((bake) => bake.formulaId === formulaId);
-  const title = bakes.at(-1)?.title;
+  const tries = finishedOf(larderStore.db, formulaId)
+    .flatMap((id) => tryOf(larderStore, id) ?? [])
+    .sort((a, b) => a.at.localeCompare(b.at));
+  const title = tries.at(-1)?.poured.title;
   if (title === undefined) return undefined;
-  const tries = bakes.flatMap(({ id }) => tryOf(larderStore, id) ?? []).sort((a, b) => a.at.localeCompare(b.at));
-  return { formulaId, title, tries, tastings: tastingsOf(larderStore.db, formulaId) };
+  return { formulaId, title, tries, tastings: tastingsOf(larderStore.db, formulaId), foods: foodsGone(larderStore, tries) };
+}
+
+/** Foods that old tries hold and the larder no longer does, such as a pack that was removed: they are still reckoned with. */
+function foodsGone({ db, larder }: LarderStore, tries: readonly BookTry[]): readonly Food[] {
+  const ids = new Set(tries.flatMap(({ poured }) => allLines(poured).flatMap(({ foodId }) => (foodId === undefined || larder.foods.has(foodId) ? [] : [foodId]))));
+  return [...ids].flatMap((id) => {
+    const pack = packHistory(db, id)[0]?.pack;
+    const kind = pack && readFood(db, pack.kindId)?.food;
+    return pack && kind ? [packAsFood(pack, kind)] : (readFood(db, id)?.food ?? []);
+  });
 }
 
 /** The formulas that were baked to the end, those with most tries first. */
 export function bookList({ db }: LarderStore): readonly BookHead[] {
-  const heads = new Map<string, BookHead>();
-  for (const { id, formulaId, title } of readBakesTold(db, 'finished')) heads.set(formulaId, { formulaId, title, bakeIds: [...(heads.get(formulaId)?.bakeIds ?? []), id] });
-  return [...heads.values()].sort((a, b) => b.bakeIds.length - a.bakeIds.length || a.title.localeCompare(b.title));
+  return [...finishedEach(db)].sort((a, b) => b.tries - a.tries || a.title.localeCompare(b.title));
 }

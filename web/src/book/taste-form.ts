@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredTasting } from '@fellmist/contract';
-import { inOrder, type Scale, SCALES, standingEvents, TASTE_FAULTS, tastedOf } from '@fellmist/core/bake';
+import { faultsFor, inOrder, type Scale, SCALES, standingEvents, tastedOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
 import { bakeFeature } from '../state/bake.feature';
@@ -27,8 +27,8 @@ const NONE = '';
 })
 export class TasteForm {
   protected readonly say = SAY;
-  protected readonly faults = TASTE_FAULTS;
   protected readonly desk = inject(BakeDesk);
+  protected readonly faults = computed(() => faultsFor(this.desk.product()));
   private readonly store = inject(Store);
   protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
   private readonly asking = inject(Asking);

@@ -113,14 +113,13 @@ export class BakeDesk {
   /** Writes down a bake of a saved try that is over: on which day, what came out, what is to be remembered. */
   writeDown(formulaId: string, tryId: string, { day, note, yieldG }: { readonly day: string; readonly note: string; readonly yieldG?: number }): Observable<Answer<string>> {
     const [id, at] = [crypto.randomUUID(), new Date(`${day}T12:00`).toISOString()];
-    const acts: readonly BakeAct[] = [
-      { kind: 'planned', formulaId, tryId },
+    const events = (acts: readonly BakeAct[]): readonly BakeEvent[] => acts.map((act, i) => ({ ...act, id: crypto.randomUUID(), teller: teller(), turn: i + 2, at }));
+    const planned: BakeEvent = { kind: 'planned', formulaId, tryId, id: crypto.randomUUID(), teller: teller(), turn: 1, at };
+    const then = events([
       ...(yieldG === undefined ? [] : [{ kind: 'yield weighed' as const, massG: yieldG, tareG: 0 }]),
       ...(note === '' ? [] : [{ kind: 'note' as const, text: note }]),
       { kind: 'finished' },
-    ];
-    const [planned, ...then] = acts.map((act, i): BakeEvent => ({ ...act, id: crypto.randomUUID(), teller: teller(), turn: i + 1, at }));
-    if (!planned) throw new Error('a bake begins with its plan');
+    ]);
     return this.asking
       .ask<StoredBake>((ask) => bakeActions.writeDown({ ask, id, planned, then }))
       .pipe(map((answer): Answer<string> => (answer.ok ? { ok: true, value: id } : answer)));

@@ -1,11 +1,13 @@
 import { inject } from '@angular/core';
 import { HttpErrorResponse } from '@angular/common/http';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
+import type { Action } from '@ngrx/store';
 import { catchError, concatMap, map, mergeMap, of, switchMap } from 'rxjs';
 import { failureWords } from './api';
 import { answering, unlessDropped } from './asking';
 import { bookActions } from './book.feature';
 import { BookApi } from './bookApi';
+import { larderActions } from './larder.actions';
 
 export const loadBook = createEffect(
   (actions = inject(Actions), api = inject(BookApi)) =>
@@ -27,8 +29,8 @@ export const loadPage = createEffect(
       ofType(bookActions.pageWanted),
       switchMap(({ formulaId }) =>
         api.page(formulaId).pipe(
-          map((page) => bookActions.pageLoaded({ page })),
-          catchError((error: unknown) => of(bookActions.pageFailed({ words: failureWords(error), isMissing: error instanceof HttpErrorResponse && error.status === 404 }))),
+          mergeMap((page): readonly Action[] => [larderActions.foodsTakenUp({ foods: page.foods }), bookActions.pageLoaded({ page })]),
+          catchError((error: unknown) => of<Action>(bookActions.pageFailed({ words: failureWords(error), isMissing: error instanceof HttpErrorResponse && error.status === 404 }))),
         ),
       ),
     ),

@@ -39,7 +39,7 @@ export class BookApi {
   }
 
   putPicture(bakeId: string, { id, alt }: TryPicture, bytes: Blob): Observable<TryPicture> {
-    return this.http.put<TryPicture>(`${of('bakes', bakeId)}/pictures/${encodeURIComponent(id)}`, bytes, { params: { alt }, headers: { 'Content-Type': bytes.type } });
+    return this.http.put<TryPicture>(`${of('bakes', bakeId)}/pictures/${encodeURIComponent(id)}`, bytes, { params: { alt }, headers: { 'content-type': bytes.type } });
   }
 
   describePicture({ id, alt }: TryPicture): Observable<TryPicture> {
