@@ -8,6 +8,7 @@ const DAY = 'Saturday tea table';
 const OVEN = 'In the oven';
 const ICE = 'Sour-cherry kefir ice';
 const BOOK = 'Buckwheat drop scones';
+const TOGETHER = 'Taste behind codes';
 const TASTE = 'Hand the phone round';
 
 // WCAG 2.2 A and AA as far as axe-core can tell by itself.
@@ -50,6 +51,16 @@ describe('every place, light and dark, wide and narrow', () => {
       await page.keyboard.press('Escape');
       await page.waitForFunction(() => document.querySelector('fm-sheet') === null);
     }
+    await page.keyboard.down('Control');
+    await page.keyboard.press('k');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('[role=combobox][aria-controls=found]');
+    await page.keyboard.type('carrot');
+    await page.waitForSelector('[role=option].at');
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    expect(await violations(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => document.querySelector('fm-finder') === null);
     await press(page, 'Help');
     await sees(page, 'Anywhere here');
     await new Promise((resolve) => setTimeout(resolve, 500));
@@ -80,6 +91,11 @@ describe('every place, light and dark, wide and narrow', () => {
     [BOOK, 390, 'dark'],
     [TASTE, 1280, 'dark'],
     [TASTE, 390, 'light'],
+    [TOGETHER, 1280, 'light'],
+    [TOGETHER, 390, 'dark'],
+    ['/book/learned', 1280, 'dark'],
+    ['/book/learned', 390, 'light'],
+    ['/book/new/written', 390, 'dark'],
     ['/safety', 390, 'light'],
     ['/house', 1280, 'dark'],
     ['/house', 390, 'light'],
@@ -90,7 +106,7 @@ describe('every place, light and dark, wide and narrow', () => {
     const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
     await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
     const path = place === LOAF ? await page.$eval('.title', (link) => new URL((link as HTMLAnchorElement).href).pathname) : place;
-    await page.goto(household.url + (path === ICE ? '/shelf' : path === DAY || path === OVEN ? '/bakes' : path === BOOK || path === TASTE ? '/book' : path), {
+    await page.goto(household.url + (path === ICE ? '/shelf' : path === DAY || path === OVEN ? '/bakes' : path === BOOK || path === TASTE || path === TOGETHER ? '/book' : path), {
       waitUntil: 'networkidle0',
     });
     if (place === LOAF) {
@@ -108,6 +124,18 @@ describe('every place, light and dark, wide and narrow', () => {
       await press(page, 'Leave kitchen');
       await press(page, OVEN);
       await page.waitForSelector('fm-oven-time canvas');
+    }
+    if (place === TOGETHER) {
+      await press(page, LOAF);
+      await press(page, 'Compare try 2');
+      await press(page, 'Compare try 3');
+      await sees(page, 'settles as a damp layer');
+      expect(await violations(page)).toEqual([]);
+      await press(page, TOGETHER);
+      await page.waitForSelector('#tasters');
+      expect(await violations(page)).toEqual([]);
+      await press(page, 'Lay it out');
+      await sees(page, 'Which is which');
     }
     if (place === BOOK || place === TASTE) {
       await press(page, BOOK);

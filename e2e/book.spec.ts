@@ -85,7 +85,7 @@ describe('the Tasting book', () => {
     await sees(page, 'gummy: More liquid than the flours hold settles as a damp layer.');
     const causes = await page.$$eval('.cause > p:first-child', (all) => all.map((one) => one.textContent));
     expect(new Set(causes).size).toBe(causes.length);
-    await press(page, 'Put on the Bench: Add 75 g Egg');
+    await press(page, 'To the Bench: Add 75 g Egg');
     await page.waitForFunction(() => location.pathname.startsWith('/bench/'));
     await sees(page, 'Add 75 g Egg');
     await press(page, 'why');

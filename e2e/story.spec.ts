@@ -111,7 +111,7 @@ describe('three tries from too thick to right', () => {
     expect(await balance()).toContain('as the original does');
     await page.goto(`${household.url}/book/learned`, { waitUntil: 'networkidle0' });
     await sees(page, 'with 1 test or try of this pack');
-    await press(page, 'Forget: How thirsty Pea protein');
+    await press(page, 'Forget it: How thirsty Pea protein');
     await page.waitForFunction(() => !document.body.innerText.includes('How thirsty Pea protein'));
     await press(page, 'Undo');
     await sees(page, 'How thirsty Pea protein');
