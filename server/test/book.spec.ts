@@ -200,6 +200,13 @@ describe('one box over everything', () => {
   test('finds formulas, tries, notes, tastings and foods by any of their words, also mistyped, and what was saved a moment ago', async () => {
     expect(kinds(await find('oat'))).toEqual(expect.arrayContaining(['formula Oat loaf', 'try With oats', expect.stringMatching(/^food Oat/)]));
     expect(kinds(await find('brick'))).toContain('note A brick.');
+    const slip = randomUUID();
+    const bakeId = await baked('08');
+    const note = (act: BakeAct, id: string): object => ({ ...act, id, teller: 'kitchen', turn: (turn += 1), at: '2026-11-08T11:00:00.000Z' });
+    await local(request(app).post(`/api/bakes/${bakeId}/events`)).send([note({ kind: 'note', text: 'zeppelin' }, slip)]);
+    expect(kinds(await find('zeppelin'))).toEqual(['note zeppelin']);
+    await local(request(app).post(`/api/bakes/${bakeId}/events`)).send([note({ kind: 'undone', eventId: slip }, randomUUID())]);
+    expect(kinds(await find('zeppelin'))).not.toContain('note zeppelin');
     expect(kinds(await find('crumbs'))).toContain('taste falls to crumbs');
     expect(await find('brikc')).toMatchObject({ corrected: 'brick' });
     const saved = await body<{ id: string }>(

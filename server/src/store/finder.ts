@@ -10,11 +10,13 @@ const UPTO = 'SELECT upto FROM found_upto WHERE source = @source';
 const MARK = 'INSERT INTO found_upto (source, upto) VALUES (@source, @upto) ON CONFLICT (source) DO UPDATE SET upto = @upto';
 const NEW_TRIES = 'SELECT rowid AS number, id, formula_id AS formulaId, label, schema, worksheet AS body FROM try WHERE rowid > @upto ORDER BY rowid LIMIT @most';
 const NEW_EVENTS = `SELECT bake_event.rowid AS number, bake_id AS bakeId, formula_id AS formulaId, body FROM bake_event JOIN bake ON bake.id = bake_id
-  WHERE bake_event.rowid > @upto AND json_extract(body, '$.kind') IN ('note', 'looked', 'tasted') ORDER BY bake_event.rowid`;
+  WHERE bake_event.rowid > @upto AND json_extract(body, '$.kind') IN ('note', 'looked', 'tasted', 'undone') ORDER BY bake_event.rowid`;
 const LAST_EVENT = 'SELECT max(rowid) AS number FROM bake_event';
 const ADD = 'INSERT INTO found_words (title, words, kind, formula_id, ref) VALUES (@title, @words, @kind, @formulaId, @ref)';
 const OF_FORMULA = 'SELECT number FROM found_formula WHERE formula_id = @formulaId';
 const KEEP_FORMULA = 'INSERT INTO found_formula (formula_id, number) VALUES (@formulaId, @number) ON CONFLICT (formula_id) DO UPDATE SET number = @number';
+/** Only what was noted and tasted holds JSON that names its event. */
+const DROP_EVENT = "DELETE FROM found_words WHERE CASE WHEN kind IN ('note', 'taste') THEN json_extract(ref, '$[3]') END = @eventId";
 const DROP = 'DELETE FROM found_words WHERE rowid = @number';
 const VOCABULARY = "SELECT term FROM found_vocabulary WHERE term NOT GLOB '[0-9]*'";
 const FIND = `SELECT found_words.title AS title, found_words.words AS words, kind, found_words.formula_id AS formulaId, ref FROM found_words
@@ -85,7 +87,15 @@ export class Finder {
     const last = this.db.prepare<[], { number: number | null }>(LAST_EVENT).get()?.number ?? 0;
     if (last <= upto) return;
     for (const { bakeId, formulaId, body } of this.db.prepare<{ upto: number }, EventRow>(NEW_EVENTS).all({ upto })) {
-      const event = JSON.parse(body) as { readonly kind: string; readonly text?: string; readonly taster?: string; readonly faults?: readonly string[] };
+      const event = JSON.parse(body) as {
+        readonly id: string;
+        readonly kind: string;
+        readonly eventId?: string;
+        readonly text?: string;
+        readonly taster?: string;
+        readonly faults?: readonly string[];
+      };
+      if (event.kind === 'undone') this.db.prepare(DROP_EVENT).run({ eventId: event.eventId });
       const faults = (event.faults ?? []).map((fault) => TASTE_FAULTS.find(({ id }) => id === fault)?.words ?? fault);
       const said = [...faults, ...(event.text ? [event.text] : [])].join(', ');
       if (said === '') continue;
@@ -94,7 +104,7 @@ export class Finder {
         words: text([event.taster]),
         kind: event.kind === 'tasted' ? 'taste' : 'note',
         formulaId,
-        ref: JSON.stringify([bakeId, said, event.taster ?? '']),
+        ref: JSON.stringify([bakeId, said, event.taster ?? '', event.id]),
       });
     }
     this.db.prepare(MARK).run({ source: 'event', upto: last });

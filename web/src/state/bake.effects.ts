@@ -106,6 +106,20 @@ export const openBake = createEffect(
   { functional: true },
 );
 
+/** After these a bake teaches the kitchen something else than before. */
+const TEACHES: ReadonlySet<string> = new Set(['finished', 'tasted', 'yield weighed', 'undone']);
+
+/** What a bake taught is reckoned with at once: the tables are asked for anew. */
+export const takeUpLessons = createEffect(
+  (actions = inject(Actions)) =>
+    actions.pipe(
+      ofType(bakeActions.heard),
+      filter(({ events }) => events.some(({ event }) => TEACHES.has(event.kind))),
+      map((): Action => larderActions.wanted()),
+    ),
+  { functional: true },
+);
+
 /** What waits is kept before anything else is done with it, so that a browser that is closed in mid-pour loses nothing. */
 export const keepBake = createEffect(
   (actions = inject(Actions), store = inject(Store)) =>
