@@ -71,11 +71,11 @@ describe('timers and the oven on the day', () => {
     await press(page, 'Out of the oven');
     // Seconds in the oven are a slip: nothing is learned from that.
     await sees(page, 'so far apart that nothing is learned from it');
-    await sees(page, 'from 1 bake)');
+    await sees(page, 'from 5 bakes)');
     await press(page, 'Forget it');
     await page.waitForFunction(() => !document.querySelector('fm-oven-run')?.textContent?.includes('Your oven takes'), { timeout: 10_000 });
     await press(page, 'Undo');
-    await sees(page, 'from 1 bake)');
+    await sees(page, 'from 5 bakes)');
     await press(page, 'Not out yet');
     await sees(page, 'In the oven since');
   }, 60_000);

@@ -1,14 +1,26 @@
 import { type Problem, type ShelfPage } from '@fellmist/contract';
+import sharp from 'sharp';
 import request from 'supertest';
 import { testHousehold } from './household';
 
 const { app, sheetOf, local, close } = testHousehold();
 afterAll(close);
 
-/** The smallest pictures of their kinds that a browser opens: first bytes by the PNG (RFC 2083), JPEG (T.81) and WebP (RFC 9649) formats. */
-const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
-const JPEG = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(40)]);
-const WEBP = Buffer.concat([Buffer.from('RIFF'), Buffer.alloc(4), Buffer.from('WEBPVP8 '), Buffer.alloc(20)]);
+/** A picture of each kind that a browser opens, as another library draws it. */
+const drawn = () => sharp({ create: { width: 900, height: 300, channels: 3, background: '#a63' } });
+let PNG: Buffer;
+let JPEG: Buffer;
+let WEBP: Buffer;
+beforeAll(async () => {
+  [PNG, JPEG, WEBP] = await Promise.all([
+    drawn().png().toBuffer(),
+    drawn()
+      .withExif({ IFD0: { Make: 'Somebody' } })
+      .jpeg()
+      .toBuffer(),
+    drawn().webp().toBuffer(),
+  ]);
+});
 
 const put = (id: string, bytes: Buffer, type = 'image/png'): request.Test =>
   local(request(app).put(`/api/formulas/${id}/picture`))
@@ -31,21 +43,27 @@ describe('the picture of a formula', () => {
     expect(answer.status).toBe(200);
     expect((await entry())?.picturedAt).toBe((answer.body as { picturedAt: string }).picturedAt);
     const seen = await get(id);
-    expect([seen.headers['content-type'], Buffer.compare(seen.body as Buffer, PNG)]).toEqual(['image/png', 0]);
+    const { format, width, height } = await sharp(seen.body as Buffer).metadata();
+    // Drawn anew to 640 points of its longer side.
+    expect([seen.headers['content-type'], format, width, height]).toEqual(['image/jpeg', 'jpeg', 640, 213]);
     expect((await put(id, WEBP, 'image/webp')).status).toBe(200);
-    expect((await get(id)).headers['content-type']).toBe('image/webp');
     expect((await local(request(app).delete(`/api/formulas/${id}/picture`))).status).toBe(204);
     expect([(await get(id)).status, (await entry())?.picturedAt]).toEqual([404, undefined]);
   });
 
-  test('is what its bytes say: a page sent as a picture is refused, a JPEG sent as a PNG is a JPEG', async () => {
+  test('is what its bytes say: a page sent as a picture is refused, a JPEG sent as a PNG is a JPEG, without what a camera wrote', async () => {
     const page = await put(id, Buffer.from('<html><script>alert(1)</script></html>'));
     expect([page.status, detail(page)]).toEqual([422, expect.stringContaining('no JPEG, PNG or WebP')]);
     expect((await put(id, PNG, 'text/html')).status).toBe(422);
     expect((await put(id, Buffer.alloc(3))).status).toBe(422);
     expect((await put(id, JPEG)).status).toBe(200);
     const seen = await get(id);
-    expect([seen.headers['content-type'], seen.headers['x-content-type-options']]).toEqual(['image/jpeg', 'nosniff']);
+    expect([seen.headers['content-type'], seen.headers['x-content-type-options'], JPEG.includes('Somebody'), (seen.body as Buffer).includes('Somebody')]).toEqual([
+      'image/jpeg',
+      'nosniff',
+      true,
+      false,
+    ]);
   });
 
   test('is of a formula on the shelf, and of a size that a shelf shows', async () => {

@@ -137,8 +137,8 @@ export class TryAdvice {
     }));
   });
 
-  /** It was tasted, and nobody would have it otherwise: nothing needs to be told apart. */
-  private readonly isRight = computed(() => this.isClean() && this.asked()?.scores.length !== 0);
+  /** It was tasted, is about right to all together, and nothing costs liking: nothing needs to be told apart. */
+  private readonly isRight = computed(() => this.isClean() && this.asked()?.scores.length !== 0 && this.costs().rows.length === 0);
 
   /** Nobody remarked on anything. */
   protected readonly isClean = computed(() => faultsOf(this.asked() ?? NOTHING).length === 0);

@@ -172,7 +172,7 @@ export const SAY = {
   nothingOff: 'Nothing was off: no fault was ticked, and every scale was about right.',
   oneOf: (a: number) => said`${a} ${a === 1 ? 'taster' : 'tasters'}`,
   itsTries: 'Its tries',
-  itIsRight: (a: Shown) => said`Try ${a} is right as it is: nobody would have it otherwise.`,
+  itIsRight: (a: Shown) => said`Try ${a} is about right: no fault was ticked, and every scale is within half a step of just right.`,
   oneAlone: (a: Shown, b: Shown, c: Shown) => said`As try ${a}, but ${b} as in try ${c}`,
   reasonOfNext: (a: Shown, b: Shown, c: Shown) => said`The Tasting book: ${a} follows ${b}, from ${c} tries.`,
   reasonOfOne: 'The Tasting book: one change alone, to tell it from the others.',
