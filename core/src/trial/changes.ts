@@ -1,4 +1,6 @@
+import { type Food } from '../food';
 import { allLines, type Formula } from '../formula';
+import { addTimes, bringsOf, LEDGER_ROLES, measuresOf, roleOf, type Sums } from '../role';
 
 /** One food of two tries: how much went into each, grams. */
 export interface Change {
@@ -48,4 +50,16 @@ export function changesBetween(then: Formula, now: Formula): readonly Change[] {
     })
     .filter(({ thenG, nowG }) => !isSameAmount(thenG, nowG))
     .sort((a, b) => Math.abs(b.nowG - b.thenG) - Math.abs(a.nowG - a.thenG));
+}
+
+/** How far a change of one food alone moves a mix in the ledger: over all roles, in steps of what a hand just notices. */
+export function ledgerMove(mix: Sums, food: Food, byG: number): number {
+  const after = mix.slice();
+  addTimes(after, bringsOf({ food, massG: 1 }), byG);
+  for (let i = 0; i < after.length; i++) if ((after[i] ?? 0) < 0) after[i] = 0;
+  const [was, is] = [measuresOf(mix), measuresOf(after)];
+  return LEDGER_ROLES.reduce((sum, role) => {
+    const [a, b] = [was[role], is[role]];
+    return sum + (a === undefined || b === undefined || roleOf(role).isCold ? 0 : Math.abs(b - a) / roleOf(role).noticedLeast);
+  }, 0);
 }

@@ -1,5 +1,6 @@
-import { readFormula } from '../../test/larder';
-import { blindCodes, changesBetween, faultsTold, leastRight, meanOn, nextAmount, penalties, SCALES, servingOrders, type TasteScore, triangleTest } from './index';
+import { food, larder, partOf, readFormula } from '../../test/larder';
+import { sumsOfPart } from '../formula';
+import { blindCodes, changesBetween, faultsTold, leastRight, ledgerMove, meanOn, nextAmount, penalties, SCALES, servingOrders, type TasteScore, triangleTest } from './index';
 
 const score = (taster: string, overall: number | undefined, scales: TasteScore['scales'] = {}, faults: readonly string[] = []): TasteScore => ({ taster, overall, scales, faults });
 
@@ -157,6 +158,13 @@ describe('the next amount', () => {
 });
 
 describe('what changed between two tries', () => {
+  it('moves the ledger by what a food does, not by its grams: five grams of baking powder more than fifty of milk', () => {
+    const mix = sumsOfPart(partOf('Scones\nMakes 8\n200 g buckwheat flour\n300 g whole milk\n1 egg\n10 g baking powder'), larder);
+    const [powder, milk] = [ledgerMove(mix, food('baking-powder'), 5), ledgerMove(mix, food('whole-milk'), 50)];
+    expect([powder > milk, milk > 0, ledgerMove(mix, food('whole-milk'), 0)]).toEqual([true, true, 0]);
+    expect(ledgerMove(mix, food('whole-milk'), -250)).toBeGreaterThan(milk);
+  });
+
   const then = readFormula('Scones\nMakes 8\n200 g buckwheat flour\n300 g whole milk\n1 egg\n10 g baking powder');
 
   it('is what was poured differently beyond what a scale tells, at one size of batch', () => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { type Figure, ledgerOf, roleOf } from '@fellmist/core';
-import { changesBetween, SCALES } from '@fellmist/core/bake';
+import { changesBetween, ledgerMove, SCALES } from '@fellmist/core/bake';
 import { roleAmount, RoleTrack, type Track, trackOf } from '../parts/role-track';
 import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';
@@ -49,16 +49,23 @@ export class TryCompare {
   private readonly preferences = inject(Preferences);
   readonly pair = input.required<readonly [Numbered, Numbered]>();
 
+  /** What was poured differently, what moves the ledger furthest first. */
   protected readonly changes = computed(() => {
     const [then, now] = this.pair();
-    const found = changesBetween(then.poured, now.poured);
-    const most = Math.max(...found.map(({ thenG, nowG }) => Math.abs(nowG - thenG)));
-    return found.map(({ name, foodId, thenG, nowG }) => ({
-      name: this.desk.foodName(foodId) ?? name,
-      then: showNumber(thenG, 0),
-      now: showNumber(nowG, 0),
-      share: (Math.abs(nowG - thenG) / most) * 100,
-    }));
+    const [larder, mix] = [this.desk.larder(), this.analysed()[0]?.sums];
+    const found = changesBetween(then.poured, now.poured).map((one) => {
+      const food = one.foodId === undefined ? undefined : larder?.foods.get(one.foodId);
+      return { ...one, moved: food && mix ? ledgerMove(mix, food, one.nowG - one.thenG) : 0 };
+    });
+    const most = Math.max(...found.map(({ moved }) => moved), 1e-9);
+    return found
+      .sort((a, b) => b.moved - a.moved)
+      .map(({ name, foodId, thenG, nowG, moved }) => ({
+        name: this.desk.foodName(foodId) ?? name,
+        then: showNumber(thenG, 0),
+        now: showNumber(nowG, 0),
+        share: (moved / most) * 100,
+      }));
   });
   /** The later one was of another size: its amounts stand at the size of the earlier one. */
   protected readonly isResized = computed(() => Math.abs(this.pair()[0].factor - this.pair()[1].factor) > 1e-6);

@@ -10,6 +10,9 @@ import { SAY, SCALE_WORDS } from './words';
 /** Beyond so many tries only some of them say what was changed. */
 const MOST_LABELLED = 6;
 
+/** So many changes are written under a try. */
+const MOST_TOLD = 4;
+
 type Shown = Scale | 'overall';
 
 /** A formula's tries over time on one scale: each taster, their mean, and under each try what was changed since the one before. */
@@ -30,21 +33,25 @@ export class TryTimeline {
     ...SCALES.filter((scale) => this.tries().some(({ scores }) => meanOn(scores, scale))).map((scale) => ({ value: scale, label: SCALE_WORDS[scale].name })),
   ]);
 
-  /** What was changed most since the try before: "+12 g Whole milk", "and 2 more". */
+  /** What was changed since the try before, the most first: "+12 g Whole milk". */
   private readonly changed = computed(() =>
     this.tries().map((one, i) => {
       const before = this.tries()[i - 1];
-      const [most, ...more] = before ? changesBetween(before.poured, one.poured) : [];
-      if (!most) return '';
-      const rest = more.length > 0 ? `\n${SAY.andMore(more.length)}` : '';
-      return `${showChange(most.thenG, most.nowG, 0)} g\n${(this.desk.foodName(most.foodId) ?? most.name).split(',')[0] ?? ''}${rest}`;
+      const changes = before ? changesBetween(before.poured, one.poured) : [];
+      const told = changes
+        .slice(0, MOST_TOLD)
+        .map(({ foodId, name, thenG, nowG }) => `${showChange(thenG, nowG, 0)} g ${(this.desk.foodName(foodId) ?? name).split(',')[0] ?? ''}`);
+      return [...told, ...(changes.length > MOST_TOLD ? [SAY.andMore(changes.length - MOST_TOLD)] : [])].join('\n');
     }),
   );
 
   private readonly means = computed(() => this.tries().map(({ scores }) => meanOn(scores, this.shown())?.mean));
   protected readonly isEmpty = computed(() => this.means().every((mean) => mean === undefined));
   protected readonly words = computed(() => {
-    const said = this.means().map((mean, i) => `${this.tries()[i]?.number ?? ''}: ${mean === undefined ? SAY.tastersNone : showNumber(mean, 1)}`);
+    const said = this.means().map((mean, i) => {
+      const changed = (this.changed()[i] ?? '').replaceAll('\n', ', ');
+      return `${this.tries()[i]?.number ?? ''}: ${mean === undefined ? SAY.tastersNone : showNumber(mean, 1)}${changed === '' ? '' : ` (${changed})`}`;
+    });
     return SAY.timelineWords(this.options().find(({ value }) => value === this.shown())?.label ?? '', said.join(', '));
   });
 
@@ -55,7 +62,7 @@ export class TryTimeline {
     const ends = isOverall ? undefined : SCALE_WORDS[shown];
     return (palette: ChartPalette): ChartOption => ({
       animation: false,
-      grid: { left: 76, right: 16, top: 16, bottom: 84 },
+      grid: { left: 76, right: 16, top: 16, bottom: 150 },
       xAxis: {
         type: 'category',
         data: tries.map(({ number }, i) => `${number}\n${changed[i] ?? ''}`),
