@@ -31,6 +31,8 @@ describe('a belief and what speaks for another', () => {
     const loss = learnLoss({ low: 0.08, high: 0.12 }, [0.16, 0.16]);
     expect(loss.now.mean).toBeCloseTo(0.12, 12);
     expect([loss.loss.low < 0.12, loss.loss.high > 0.12, loss.loss.low >= 0]).toEqual([true, true, true]);
+    // Half of it gone was eaten before it was weighed.
+    expect(learnLoss({ low: 0.08, high: 0.12 }, [0.5]).measured).toEqual([]);
     expect(learnLoss({ low: 0.08, high: 0.12 }, []).loss).toEqual({ low: expect.closeTo(0.08, 12), high: expect.closeTo(0.12, 12) });
     expect(Math.exp(learnMixer([1.3, 1.3, 1.3]).now.mean)).toBeGreaterThan(1.2);
     expect(learnMixer([]).now.mean).toBe(0);

@@ -13,9 +13,12 @@ export interface Learned {
 
 /** From bake to bake a loss differs by two parts in a hundred of what went in. House value. */
 const LOSS_SD = 0.02;
+/** A loss of more than three times the most that is usual was something else (half of it eaten, a wrong tin): it teaches nothing. House value. */
+const MOST_TIMES = 3;
 
 /** What a kind of treat loses in this kitchen: the class's own range is two standard deviations either side; weighed yields shift it. */
-export function learnLoss({ low, high }: Loss, shares: readonly number[]): Learned & { readonly loss: Loss } {
+export function learnLoss({ low, high }: Loss, told: readonly number[]): Learned & { readonly loss: Loss } {
+  const shares = told.filter((share) => share >= 0 && share <= MOST_TIMES * high);
   const prior = { mean: (low + high) / 2, sd: Math.max((high - low) / 4, 0.005) };
   const now = combined(
     prior,

@@ -7,9 +7,6 @@ import { showChange, showNumber } from '../ui/figures';
 import { type Numbered, RIGHT } from './bookView';
 import { SAY, SCALE_WORDS } from './words';
 
-/** Beyond so many tries only some of them say what was changed. */
-const MOST_LABELLED = 6;
-
 /** So many changes are written under a try. */
 const MOST_TOLD = 4;
 
@@ -41,32 +38,35 @@ export class TryTimeline {
       const told = changes
         .slice(0, MOST_TOLD)
         .map(({ foodId, name, thenG, nowG }) => `${showChange(thenG, nowG, 0)} g ${(this.desk.foodName(foodId) ?? name).split(',')[0] ?? ''}`);
-      return [...told, ...(changes.length > MOST_TOLD ? [SAY.andMore(changes.length - MOST_TOLD)] : [])].join('\n');
+      return [...told, ...(changes.length > MOST_TOLD ? [SAY.andMore(changes.length - MOST_TOLD)] : [])].join(', ');
     }),
   );
+
+  /** The tries that were changed, each with what. */
+  protected readonly marks = computed(() => this.tries().flatMap(({ number }, i) => (this.changed()[i] ? [{ number, words: this.changed()[i] }] : [])));
 
   private readonly means = computed(() => this.tries().map(({ scores }) => meanOn(scores, this.shown())?.mean));
   protected readonly isEmpty = computed(() => this.means().every((mean) => mean === undefined));
   protected readonly words = computed(() => {
     const said = this.means().map((mean, i) => {
-      const changed = (this.changed()[i] ?? '').replaceAll('\n', ', ');
+      const changed = this.changed()[i] ?? '';
       return `${this.tries()[i]?.number ?? ''}: ${mean === undefined ? SAY.tastersNone : showNumber(mean, 1)}${changed === '' ? '' : ` (${changed})`}`;
     });
     return SAY.timelineWords(this.options().find(({ value }) => value === this.shown())?.label ?? '', said.join(', '));
   });
 
   protected readonly option = computed(() => {
-    const [shown, tries, means, changed] = [this.shown(), this.tries(), this.means(), this.changed()];
+    const [shown, tries, means] = [this.shown(), this.tries(), this.means()];
     const isOverall = shown === 'overall';
     const given = tries.flatMap(({ scores }, i) => scores.flatMap((score) => (isOverall ? score.overall : score.scales[shown]) ?? []).map((value) => [i, value]));
     const ends = isOverall ? undefined : SCALE_WORDS[shown];
     return (palette: ChartPalette): ChartOption => ({
       animation: false,
-      grid: { left: 76, right: 16, top: 16, bottom: 150 },
+      grid: { left: 76, right: 16, top: 16, bottom: 32 },
       xAxis: {
         type: 'category',
-        data: tries.map(({ number }, i) => `${number}\n${changed[i] ?? ''}`),
-        axisLabel: { color: palette.softInk, interval: tries.length > MOST_LABELLED ? 'auto' : 0, lineHeight: 15, width: 74, overflow: 'break' },
+        data: tries.map(({ number }) => String(number)),
+        axisLabel: { color: palette.softInk, hideOverlap: true },
         axisLine: { lineStyle: { color: palette.ink }, onZero: false },
         axisTick: { alignWithLabel: true },
       },

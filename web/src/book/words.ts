@@ -149,7 +149,7 @@ export const SAY = {
   onTheBench: 'Put it on the Bench',
   onTheBench3: 'To the Bench',
   onTheBench2: (a: Shown) => said`To the Bench: ${a}`,
-  readTimeline: 'Small dots are tasters, the line is their mean; under each try, what was changed since the one before.',
+  readTimeline: 'Small dots are tasters, the line is their mean; beneath, what was changed in each try since the one before.',
   putItThere: (a: Shown, b: Shown) => said`${a} ${b} g`,
   saidBefore: 'Who has tasted',
   scaleFollows: (a: Shown, b: Shown) => said`By what the tasters said of ${a}: it follows ${b}.`,
