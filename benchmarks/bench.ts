@@ -26,6 +26,7 @@ import { measureBake } from './bake';
 import { measureBook } from './book';
 import { measureBarePage, measureDrags, measureKeys } from './keys';
 import { measureLarder } from './larder';
+import { measureTarget } from './target';
 
 const root = process.cwd();
 const shipped = loadShippedLarder(join(root, 'data'));
@@ -169,6 +170,7 @@ const rows: readonly (readonly [string, string])[] = [
   ['reading a pasted recipe of 14 lines', `${reading.toFixed(2)} ms`],
 ];
 printRows(rows);
+await measureTarget();
 await measureBarePage();
 await measureKeys();
 await measureDrags();

@@ -1,4 +1,4 @@
-import { ALLERGENS, DOUBT_CODES, FIGURES, type Formula, LIMITS, type Line, SCHOOLS, STEP_PLACES, type Worksheet } from '@fellmist/core';
+import { ALLERGENS, DOUBT_CODES, FIGURES, GOAL_KINDS, GOAL_SIZES, type Formula, LIMITS, type Line, SCHOOLS, STEP_PLACES, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 
 const id = z.string().min(1).max(40);
@@ -43,7 +43,9 @@ const part = z.strictObject({
 const goals = z.strictObject({
   schools: z.array(z.enum(SCHOOLS)).max(SCHOOLS.length),
   excluded: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length),
-  targets: z.array(z.strictObject({ figure: z.enum([...FIGURES, 'cost']), kind: z.enum(['at most', 'at least']), amount: z.number().min(0).max(1e7) })).max(40),
+  targets: z
+    .array(z.strictObject({ figure: z.enum([...FIGURES, 'cost', 'sweetness']), kind: z.enum(GOAL_KINDS), amount: z.number().min(0).max(1e7), per: z.enum(GOAL_SIZES).optional() }))
+    .max(40),
 });
 
 const positive = z.number().positive().max(1e7);

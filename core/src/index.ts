@@ -4,6 +4,7 @@ export * from './role';
 export * from './formula';
 export * from './product';
 export * from './swap';
+export * from './target';
 export * from './cold';
 export * from './safety';
 export * from './cost';

@@ -74,7 +74,7 @@ export function countsOut(kitchen: Kitchen, recipe: string): string {
     CARB_COUNTS.flatMap((carbs) =>
       ways.map((way) => {
         const { views, atTable } = analyse(way, kitchen.larder, kitchen.shipped, { energy, carbs });
-        return shown([views.portion, views.portions, views.yield, atTable, judgeGoals(goals, views.portion, 1).map(({ state }) => state)]);
+        return shown([views.portion, views.portions, views.yield, atTable, judgeGoals(goals, { views, cost: 1 }).map(({ state }) => state)]);
       }),
     ),
   ).join('\n');

@@ -1,4 +1,4 @@
-import { isIn, kindIdOf, type Larder } from '../food';
+import { type Food, isIn, kindIdOf, type Larder } from '../food';
 import { countedParts, type Formula, type Line } from '../formula';
 
 /** What one line costs; without `amount` where no price is known. */
@@ -19,21 +19,30 @@ export interface BatchCost {
   readonly unpricedLines: readonly string[];
 }
 
-function lineCost(line: Line, larder: Larder, pricePerGram: ReadonlyMap<string, number>): LineCost {
-  const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-  if (!food || line.massG === undefined) return { lineId: line.id };
+/** What a gram of each food or pack costs, by its id. */
+export type PricesPerGram = ReadonlyMap<string, number>;
+
+/** What a gram of a food costs: its own price, else that of the pack of its kind at hand; water is free. Undefined where no price is known. */
+export function priceOf(food: Food, larder: Larder, prices: PricesPerGram): { readonly perGram: number; readonly pricedById?: string } | undefined {
+  if (isIn('plain-water', food)) return { perGram: 0 };
   const kind = kindIdOf(food);
-  if (isIn('plain-water', food)) return { lineId: line.id, amount: 0, perGram: 0 };
-  const pricedById = [food.id, ...(larder.packsOf.get(kind) ?? []).map(({ id }) => id)].find((id) => pricePerGram.has(id));
-  const perGram = pricedById === undefined ? undefined : pricePerGram.get(pricedById);
-  return pricedById === undefined || perGram === undefined ? { lineId: line.id } : { lineId: line.id, amount: perGram * line.massG, perGram, pricedById };
+  const pricedById = [food.id, ...(larder.packsOf.get(kind) ?? []).map(({ id }) => id)].find((id) => prices.has(id));
+  const perGram = pricedById === undefined ? undefined : prices.get(pricedById);
+  return pricedById === undefined || perGram === undefined ? undefined : { perGram, pricedById };
+}
+
+function lineCost(line: Line, larder: Larder, prices: PricesPerGram): LineCost {
+  const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+  const price = food && priceOf(food, larder, prices);
+  if (!price || line.massG === undefined) return { lineId: line.id };
+  return { lineId: line.id, amount: price.perGram * line.massG, ...price };
 }
 
 /**
  * What a batch costs. `pricePerGram` gives a food's or pack's own price; a kind without one takes that of its pack at hand.
  * Water is free; lines without a price are named.
  */
-export function batchCost(formula: Pick<Formula, 'parts'>, larder: Larder, pricePerGram: ReadonlyMap<string, number>): BatchCost {
+export function batchCost(formula: Pick<Formula, 'parts'>, larder: Larder, pricePerGram: PricesPerGram): BatchCost {
   const counted = countedParts(formula)
     .flatMap((part) => part.lines)
     .filter(({ massG }) => massG !== 0);

@@ -18,7 +18,10 @@ describe('where the energy comes from', () => {
 
 describe('goals of a portion', () => {
   const goal = (figure: Goal['figure'], kind: Goal['kind'], amount: number): Goal => ({ figure, kind, amount });
-  const state = (one: Goal, of: Figures, cost?: number) => judgeGoals([one], of, cost).map(({ state, missedBy }) => [state, Math.round(missedBy * 100) / 100])[0];
+  const state = (one: Goal, of: Figures, cost?: number) =>
+    judgeGoals([one], { views: { batch: of, portion: of, portions: 1, portionMassG: 100, yield: { massG: 100, lowG: 100, highG: 100, found: 'raw' } }, cost }).map(
+      ({ state, missedBy }) => [state, Math.round(missedBy * 100) / 100],
+    )[0];
 
   // A line that nobody knows can only add: it may break "at most" and may yet fill "at least".
   test.each<[Goal, number, boolean, string, number]>([

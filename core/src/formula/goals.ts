@@ -1,11 +1,21 @@
 import { type Diet } from '../food';
-import { type Figure, type Figures } from './figures';
+import { type Figure, type Sum } from './figures';
+import { type Views } from './views';
 
-/** One target of a portion: at most or at least so much of a figure, or of what it costs. */
+/** What a goal is of: a figure of the nutrition table, what it costs, or how sweet the batter or dough is, grams of sugar in 100 g. */
+export type GoalFigure = Figure | 'cost' | 'sweetness';
+export const GOAL_KINDS = ['at most', 'at least', 'near'] as const;
+export type GoalKind = (typeof GOAL_KINDS)[number];
+export const GOAL_SIZES = ['portion', '100 g', 'batch'] as const;
+export type GoalSize = (typeof GOAL_SIZES)[number];
+
+/** One target: at most, at least or near so much of something in a portion, in 100 g as eaten or in the batch. */
 export interface Goal {
-  readonly figure: Figure | 'cost';
-  readonly kind: 'at most' | 'at least';
+  readonly figure: GoalFigure;
+  readonly kind: GoalKind;
   readonly amount: number;
+  /** A portion where nothing is said. Sweetness is always that of 100 g of the mix. */
+  readonly per?: GoalSize;
 }
 
 export interface Goals extends Diet {
@@ -13,6 +23,15 @@ export interface Goals extends Diet {
 }
 
 export const NO_GOALS: Goals = { schools: [], excluded: [], targets: [] };
+
+/** Nearer than this share of the amount is near. House value. */
+export const NEAR = 0.02;
+
+/** What a goal asks for: least and most, in its unit. */
+export function rangeOfGoal({ kind, amount }: Goal): { readonly least?: number; readonly most?: number } {
+  if (kind === 'near') return { least: amount * (1 - NEAR), most: amount * (1 + NEAR) };
+  return kind === 'at least' ? { least: amount } : { most: amount };
+}
 
 export interface GoalState {
   readonly goal: Goal;
@@ -23,15 +42,45 @@ export interface GoalState {
   readonly missedBy: number;
 }
 
-/** How each target stands for a portion; `cost` is what the portion costs, undefined while a price is missing. */
-export function judgeGoals(targets: readonly Goal[], portion: Figures, cost: number | undefined): readonly GoalState[] {
+/** What goals are judged by. */
+export interface Judged {
+  readonly views: Views;
+  /** What the batch costs; undefined while a price is missing. */
+  readonly cost?: number | undefined;
+  /** Grams of sugar that 100 g of the mix are as sweet as. */
+  readonly sweetness?: number | undefined;
+}
+
+/** A figure for a size of a treat; of a batch that weighs nothing there are no 100 g. */
+export function figureFor(figure: Figure, size: GoalSize, views: Views): Sum | undefined {
+  if (size === 'batch') return views.batch[figure];
+  return size === 'portion' ? views.portion[figure] : views.per100g?.[figure];
+}
+
+function costFor(size: GoalSize, { views, cost }: Judged): number | undefined {
+  if (cost === undefined || size === 'batch') return cost;
+  const massG = views.portionMassG * views.portions;
+  return size === 'portion' ? cost / views.portions : massG > 0 ? (cost * 100) / massG : undefined;
+}
+
+/** What a goal's figure is now, and whether a gap leaves it open. */
+export function amountOfGoal({ figure, per = 'portion' }: Goal, judged: Judged): { readonly now: number | undefined; readonly hasGaps: boolean } {
+  if (figure === 'cost') return { now: costFor(per, judged), hasGaps: false };
+  if (figure === 'sweetness') return { now: judged.sweetness, hasGaps: false };
+  const sum = figureFor(figure, per, judged.views);
+  return { now: sum?.amount, hasGaps: (sum?.gaps.length ?? 0) > 0 };
+}
+
+/** How each target stands. */
+export function judgeGoals(targets: readonly Goal[], judged: Judged): readonly GoalState[] {
   return targets.map((goal): GoalState => {
-    const sum = goal.figure === 'cost' ? undefined : portion[goal.figure];
-    const now = goal.figure === 'cost' ? cost : sum?.amount;
+    const { now, hasGaps } = amountOfGoal(goal, judged);
     if (now === undefined) return { goal, now, state: 'open', missedBy: 0 };
-    const missedBy = Math.max(goal.kind === 'at most' ? now - goal.amount : goal.amount - now, 0);
-    const hasGaps = (sum?.gaps.length ?? 0) > 0;
-    if (missedBy > 1e-9) return { goal, now, state: hasGaps && goal.kind === 'at least' ? 'open' : 'missed', missedBy };
-    return { goal, now, state: hasGaps && goal.kind === 'at most' ? 'open' : 'met', missedBy: 0 };
+    const { least = -Infinity, most = Infinity } = rangeOfGoal(goal);
+    const [above, below] = [Math.max(now - most, 0), Math.max(least - now, 0)];
+    const missedBy = above + below;
+    // A line that nobody knows can only add: what is too much already stays too much, what is too little may not be.
+    if (missedBy > 1e-9) return { goal, now, state: hasGaps && below > 0 ? 'open' : 'missed', missedBy };
+    return { goal, now, state: hasGaps && most < Infinity ? 'open' : 'met', missedBy: 0 };
   });
 }

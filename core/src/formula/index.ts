@@ -1,14 +1,30 @@
 export { type ColdSetup, type OverrunReading } from './coldSetup';
 export { doubtWords } from './doubtWords';
 export { allLines, changeLine, type Doubt, DOUBT_CODES, type DoubtCode, type Formula, type Line, type Origin, type Part } from './formula';
-export { type Goal, type Goals, type GoalState, judgeGoals, NO_GOALS } from './goals';
+export {
+  amountOfGoal,
+  type Goal,
+  GOAL_KINDS,
+  GOAL_SIZES,
+  type GoalFigure,
+  type GoalKind,
+  type Goals,
+  type GoalSize,
+  type GoalState,
+  figureFor,
+  type Judged,
+  judgeGoals,
+  NEAR,
+  NO_GOALS,
+  rangeOfGoal,
+} from './goals';
 export { bakersPercentages, compareLines, type Contribution, contributionsOf, type LineChange } from './lines';
 export { lineState, type LineState, mendLine, type Mend, MOST_AMOUNT, readTypedAmount, type TypedAmount } from './mendLine';
 export { readLine, weighLine } from './readLine';
 export { mainPart, sumOfPart, sumsOfPart } from './sumTree';
-export { broughtBy, broughtOf, type Tally } from './tally';
+export { broughtBy, broughtOf, type Tally, tallyOf } from './tally';
 export { type Counting, COUNTING, ENERGY_COUNTS, type EnergyCount, type Figure, FIGURES, type Figures, type Sum } from './figures';
-export { addFigures, countedParts, eatenShare, figureOfLine, shareOfFigures, type Totals, totalsOf, totalsOfParts } from './totals';
+export { addFigures, countedParts, eatenShare, figureOfLine, shareOfFigures, summedOf, type Totals, totalsOf, totalsOfParts } from './totals';
 export { type EnergyShares, energySharesOf, type Loss, sameShareOf, type Views, viewsOf, type Yield, yieldOf } from './views';
 export { findAmount } from './findAmount';
 export { linesNamed } from './linesNamed';

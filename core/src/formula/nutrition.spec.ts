@@ -124,10 +124,10 @@ describe('what a gap can hold', () => {
 });
 
 describe('goals', () => {
-  const portion = analyse(read('Buns\nServes 4\n200 g plain flour\n100 g blackcurrants'), larderNotKnowing('blackcurrants', 'fibreG'), shipped).views.portion;
+  const views = analyse(read('Buns\nServes 4\n200 g plain flour\n100 g blackcurrants'), larderNotKnowing('blackcurrants', 'fibreG'), shipped).views;
 
   test('met, missed by so much, or open where a line is unknown and could still miss it', () => {
-    const energy = portion.energyKcal.amount;
+    const energy = views.portion.energyKcal.amount;
     const judged = judgeGoals(
       [
         { figure: 'energyKcal', kind: 'at most', amount: energy + 1 },
@@ -136,12 +136,11 @@ describe('goals', () => {
         { figure: 'netCarbG', kind: 'at most', amount: 500 },
         { figure: 'cost', kind: 'at most', amount: 1 },
       ],
-      portion,
-      undefined,
+      { views },
     );
     expect(judged.map(({ state }) => state)).toEqual(['met', 'missed', 'missed', 'open', 'open']);
     expect(judged[1]?.missedBy).toBeCloseTo(10, 9);
-    expect(judgeGoals(NO_GOALS.targets, portion, 1)).toEqual([]);
+    expect(judgeGoals(NO_GOALS.targets, { views, cost: 1 })).toEqual([]);
   });
 });
 

@@ -130,6 +130,14 @@ export function scaleOf(hydration: number, model: ConsistencyModel = CONSISTENCY
   return Math.min(Math.max((word - 1 + (above - ln) / (above - below)) / 2, 0), SCALE_MOST);
 }
 
+/** The hydration at a place on the spoon scale: what `scaleOf` turns back into that place. */
+export function hydrationAt(scale: number, { lnAt }: ConsistencyModel = CONSISTENCY_MODEL): number {
+  const place = Math.min(Math.max(scale, 0), SCALE_MOST) * 2;
+  const word = Math.min(Math.floor(place), lnAt.length - 2);
+  const [above, below] = [lnAt[word] as number, lnAt[word + 1] as number];
+  return Math.exp(above + (below - above) * (place - word));
+}
+
 /** The class word nearest to a place on the spoon scale (0..4). */
 export function consistencyWord(scale: number): string {
   const step = Math.round(Math.min(Math.max(scale, 0), SCALE_MOST) * 2);

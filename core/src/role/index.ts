@@ -26,6 +26,7 @@ export {
   consistencyOf,
   consistencyWord,
   fluidAndHolding,
+  hydrationAt,
   hydrationOf,
   massForHydration,
   turnOf,

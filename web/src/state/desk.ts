@@ -112,10 +112,10 @@ export class Desk {
 
   /** How the goals of a portion stand. */
   readonly goals = computed((): readonly GoalState[] => {
-    const [formula, views, cost] = [this.rebuildFormula(), this.rebuild()?.views, this.cost()];
-    if (!formula || !views) return [];
-    const each = cost && cost.unpricedLines.length === 0 ? cost.amount / views.portions : undefined;
-    return judgeGoals(formula.goals?.targets ?? [], views.portion, each);
+    const [formula, rebuild, cost] = [this.rebuildFormula(), this.rebuild(), this.cost()];
+    if (!formula || !rebuild) return [];
+    const known = cost?.unpricedLines.length === 0 ? cost.amount : undefined;
+    return judgeGoals(formula.goals?.targets ?? [], { views: rebuild.views, cost: known, sweetness: rebuild.measures.sweetness });
   });
 
   /** What a portion brings of each sweetener that has a daily limit. */

@@ -1,0 +1,6 @@
+export { type Amounts, type AmountsAsk, amountsSteps, type LooseningLine, TARGET_RULE, type TargetLine, type Unknown } from './amounts';
+export { solverOf } from './highs';
+export { type Freedom, type MayCome, pieceOf, usualFreedom } from './lever';
+export { type LimitOf } from './limit';
+export { type FoundRebuild, rebuildSteps, type Search, type SearchStep, type SwapTaken } from './rebuilds';
+export { type Column, type QuadraticModel, type Row, type Solver } from './solver';
