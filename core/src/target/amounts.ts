@@ -158,8 +158,8 @@ export interface Worked {
   readonly unknown: readonly Unknown[];
 }
 
-/** The least change of amounts for a sheet; undefined where nothing is free. */
-export function workOut(ask: AmountsAsk, larder: Larder, tables: SwapTables, solver: Solver): Worked | undefined {
+/** What is to be worked out for a sheet: its levers, and every limit; undefined where nothing is free. */
+export function prepare(ask: AmountsAsk, larder: Larder, tables: SwapTables): Pick<Worked, 'standing' | 'problem' | 'unknown'> | undefined {
   const { sheet } = ask;
   const standing = standingOf(sheet, larder, tables);
   const levers = leversOf(sheet.rebuild, standing.part, larder, ask.prices, ask.freedoms, ask.mayCome);
@@ -170,11 +170,18 @@ export function workOut(ask: AmountsAsk, larder: Larder, tables: SwapTables, sol
   if (usable.length === 0) return undefined;
   const setting = new Setting(sheet.rebuild, standing.part, usable, larder, ask.prices);
   const limits = limitsOf(standing, setting.at(usable.map(({ nowG }) => nowG)), ask, targets);
-  const problem: Problem = { setting, limits, weights: limits.map(({ of }) => (of.kind === 'target' ? 1 : BAKES_FIRST)) };
+  return { standing, problem: { setting, limits, weights: limits.map(({ of }) => (of.kind === 'target' ? 1 : BAKES_FIRST)) }, unknown };
+}
+
+/** The least change of amounts for a sheet; undefined where nothing is free. */
+export function workOut(ask: AmountsAsk, larder: Larder, tables: SwapTables, solver: Solver): Worked | undefined {
+  const prepared = prepare(ask, larder, tables);
+  if (!prepared) return undefined;
+  const { problem } = prepared;
   const free = solveAmounts(problem, solver);
   const whole = withWholePieces(problem, free, solver);
   const lean = withoutPettiness(whole.problem, whole.solved, solver);
-  return { standing, problem, whole: whole.problem, free, solved: measurable(lean.problem, lean.solved, ask.scaleStepG), unknown };
+  return { ...prepared, whole: whole.problem, free, solved: measurable(lean.problem, lean.solved, ask.scaleStepG) };
 }
 
 /** Every limit as it can be told of worked amounts. */

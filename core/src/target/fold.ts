@@ -1,5 +1,5 @@
 import { type Proposal, type ProposalAction, type Worksheet } from '../swap';
-import { type Move, movesOf, proposalsFor, type Worked } from './amounts';
+import { type Move, proposalsFor } from './amounts';
 
 /** The action with a move of its food or line taken in; undefined where the move is not of it. */
 function takenIn(action: ProposalAction, { lineId, foodId, byG }: Move, isNew: boolean): ProposalAction | undefined {
@@ -15,14 +15,14 @@ function takenIn(action: ProposalAction, { lineId, foodId, byG }: Move, isNew: b
 }
 
 /**
- * What has to be done to a sheet to come to worked amounts of it with some swaps taken: the swaps' own proposals with their
+ * What has to be done to a sheet for some moves of it with swaps taken: the swaps' own proposals with their
  * final grams, then what is left to change of the lines that stay. Each can be taken on the sheet as it lies.
  */
-export function folded(sheet: Worksheet, opened: readonly Proposal[], swapped: Worksheet, worked: Worked): readonly Proposal[] {
+export function folded(sheet: Worksheet, opened: readonly Proposal[], swapped: Worksheet, moves: readonly Move[]): readonly Proposal[] {
   const before = new Set(sheet.rebuild.parts.flatMap(({ lines }) => lines.map(({ id }) => id)));
   let proposals = opened;
   const rest: Move[] = [];
-  for (const move of movesOf(worked.problem, worked.solved.grams)) {
+  for (const move of moves) {
     const isNew = move.lineId !== undefined && !before.has(move.lineId);
     const at = proposals.findIndex(({ action, partId }) => partId === move.partId && takenIn(action, move, isNew) !== undefined);
     const found = proposals[at];

@@ -30,9 +30,16 @@ export interface SwapTaken {
   readonly share: number;
 }
 
-/** A rebuild that was found, and what it would cost in taste, money and energy. */
-export interface FoundRebuild {
+/** Some swaps, and the sheet with them taken before any amount is changed. */
+export interface Drafted {
   readonly swaps: readonly SwapTaken[];
+  readonly swapped: Worksheet;
+  /** The swaps' own proposals. */
+  readonly opened: readonly Proposal[];
+}
+
+/** A rebuild that was found, and what it would cost in taste, money and energy. */
+export interface FoundRebuild extends Drafted {
   /** All that has to be done, to be taken one by one. */
   readonly proposals: readonly Proposal[];
   /** The sheet with all of it done. */
@@ -170,7 +177,9 @@ function rebuildOf(draft: Draft, { ask, larder, tables }: Kitchen, solver: Solve
   return {
     ...told,
     swaps: draft.options.map(({ line, candidate, share }) => ({ lineId: line.id, ruleId: candidate.rule.id, from: line.name, to: candidate.names, share })),
-    proposals: folded(ask.sheet, draft.opened, draft.sheet, worked),
+    proposals: folded(ask.sheet, draft.opened, draft.sheet, movesOf(worked.problem, worked.solved.grams)),
+    swapped: draft.sheet,
+    opened: draft.opened,
     sheet,
     isMet: isMet(worked.solved),
     lines: linesOf(worked),

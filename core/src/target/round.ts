@@ -107,11 +107,11 @@ function putRight(problem: Problem, rounded: readonly number[], stepG: number, e
 /**
  * Amounts that can be measured: whole pieces stay, lines that do not change stay to the gram, the rest goes by the kitchen's
  * scale. What rounding breaks is put right by steps of the scale; where that does not help, it goes by a tenth of them, and at
- * last to the milligram.
+ * last to the milligram. `slack` is how many steps more may be missed for it.
  */
-export function measurable(problem: Problem, solved: Solved, scaleStepG: number): Solved {
+export function measurable(problem: Problem, solved: Solved, scaleStepG: number, slack = MET): Solved {
   const { setting, limits, settled } = problem;
-  const enough = totalMiss(problem, solved.mix) + MET;
+  const enough = totalMiss(problem, solved.mix) + slack;
   const rounded = (stepG: number): readonly number[] =>
     setting.levers.map(({ nowG, leastG, mostG }, l) => {
       const massG = solved.grams[l] ?? 0;

@@ -5,7 +5,19 @@ import { bench, larder, larderNotKnowing, lineOf, shipped } from '../../test/lar
 import { analyse } from '../analysis';
 import { allLines, COUNTING, type Goal, type GoalFigure, type GoalKind, type Goals, judgeGoals, NO_GOALS } from '../formula';
 import { acceptProposal, settleOpen, standingOf } from '../swap';
-import { type Amounts, type AmountsAsk, amountsSteps, type Freedom, type LimitOf, type QuadraticModel, rebuildSteps, type Solver, solverOf } from './index';
+import {
+  type Amounts,
+  type AmountsAsk,
+  amountsSteps,
+  type Axis,
+  type Freedom,
+  type LimitOf,
+  type QuadraticModel,
+  rebuildSteps,
+  type Solver,
+  solverOf,
+  tradeOffSteps,
+} from './index';
 
 let solver: Solver;
 beforeAll(async () => {
@@ -255,5 +267,29 @@ describe('stand-ins and amounts together', () => {
     expect([first?.swaps, first?.proposals]).toEqual([[], []]);
     const { found: none, stuck, sheet } = search('Cheesecake\nServes 8\n500 g mascarpone\n100 g sugar\n2 eggs', [], ['milk']);
     expect([none, stuck]).toEqual([[], [lineOf(sheet, 'mascarpone').id]]);
+  });
+});
+
+describe('one figure against another', () => {
+  const curve = (recipe: string, x: Axis, y: Axis) => {
+    const steps = tradeOffSteps({ ...askOf({ recipe }), x, y, drafted: [] }, larder, shipped, solver);
+    for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+  };
+
+  test('less energy costs sweetness, point by point, and each point is what its proposals make of the sheet', () => {
+    const points = curve(LOAF, { figure: 'energyKcal', wants: 'less' }, { figure: 'sweetness', wants: 'more' });
+    expect(points.length).toBeGreaterThanOrEqual(5);
+    points.slice(1).forEach((point, i) => expect([point.x > (points[i]?.x ?? NaN), point.y > (points[i]?.y ?? NaN)]).toEqual([true, true]));
+    for (const { x, y, proposals } of points) {
+      const { views, measures } = analyse(settleOpen({ ...bench(LOAF), open: [...proposals] }, larder).rebuild, larder, shipped);
+      expect([views.portion.energyKcal.amount, measures.sweetness]).toEqual([expect.closeTo(x, 3), expect.closeTo(y, 6)]);
+    }
+  });
+
+  test('more protein makes it thicker, as far as the spoon scale is told', () => {
+    const points = curve(PANCAKES, { figure: 'proteinG', wants: 'more' }, { figure: 'thickness', wants: 'less' });
+    expect(points.length).toBeGreaterThanOrEqual(3);
+    expect(points.every(({ y }) => y >= 0 && y <= 4)).toBe(true);
+    expect(points.at(-1)?.y).toBeGreaterThan(points[0]?.y ?? NaN);
   });
 });
