@@ -47,7 +47,7 @@ function compressPages(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
     const path = join(folder, entry.name);
     if (entry.isDirectory()) compressPages(path);
-    else if (/\.(?:js|css|svg)$/.test(entry.name)) writeFileSync(`${path}.br`, brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+    else if (/\.(?:js|css|svg|wasm)$/.test(entry.name)) writeFileSync(`${path}.br`, brotliCompressSync(readFileSync(path), { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
   }
 }
 

@@ -6,7 +6,7 @@ import { freshId, type Proposal, type ProposalAction, type Standing, standingOf,
 import { conflictSteps } from './conflict';
 import { type Freedom, leversOf, type MayCome } from './lever';
 import { type Limit, type LimitOf, limitOfGoal, limitOfRole, limitOfSize, limitsOfPowder, valueOf } from './limit';
-import { type Mix, Setting } from './mix';
+import { type Mix, rawMassOf, Setting } from './mix';
 import { measurable, withoutPettiness, withWholePieces } from './round';
 import { isMet, MET, type Problem, solveAmounts, type Solved } from './solve';
 import { type Solver } from './solver';
@@ -18,6 +18,8 @@ export interface AmountsAsk {
   readonly keepsBalance: boolean;
   /** Whether the batch keeps its weight, so that no goal is reached by smaller portions. */
   readonly keepsSize: boolean;
+  /** What the batch weighed before anything was swapped, grams; as the sheet lies where nothing is said. */
+  readonly sizeG?: number;
   /** By line; a line that is not named does what is usual. */
   readonly freedoms: Readonly<Record<string, Freedom>>;
   readonly mayCome: readonly MayCome[];
@@ -46,7 +48,7 @@ export interface LooseningLine extends TargetLine {
 }
 
 export type Amounts =
-  | { readonly kind: 'nothing free' }
+  | { readonly kind: 'fixed' }
   | {
       readonly kind: 'amounts';
       readonly isMet: boolean;
@@ -106,7 +108,7 @@ function unknownsOf(part: Part | undefined, { sheet, targets, prices, counting }
 function limitsOf({ rows, product, part }: Standing, now: Mix, ask: AmountsAsk, targets: readonly Goal[]): readonly Limit[] {
   const terms = { formula: ask.sheet.rebuild, loss: product?.loss, counting: ask.counting };
   const balance = ask.keepsBalance && part ? [...rows.flatMap((row) => limitOfRole(row, now.sums)), ...limitsOfPowder(product)] : [];
-  return [...targets.map((goal) => limitOfGoal(goal, terms)), ...(ask.keepsSize ? [limitOfSize(now)] : []), ...balance];
+  return [...targets.map((goal) => limitOfGoal(goal, terms)), ...(ask.keepsSize ? [limitOfSize(ask.sizeG ?? rawMassOf(now))] : []), ...balance];
 }
 
 function told(limit: Limit, value: number, miss: number): TargetLine {
@@ -198,7 +200,7 @@ export function linesOf({ problem, solved }: Pick<Worked, 'problem' | 'solved'>)
  */
 export function* amountsSteps(ask: AmountsAsk, larder: Larder, tables: SwapTables, solver: Solver): Generator<number, Amounts> {
   const worked = workOut(ask, larder, tables, solver);
-  if (!worked) return { kind: 'nothing free' };
+  if (!worked) return { kind: 'fixed' };
   const { problem, whole, free, solved, unknown } = worked;
   yield 0.5;
   let fights: readonly (readonly LooseningLine[])[] = [];

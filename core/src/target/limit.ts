@@ -110,9 +110,8 @@ export function limitsOfPowder(product: ProductClass | undefined): readonly Limi
 /** Within these shares of its weight a batch is as large as it was: a smaller slice is no better slice. House values. */
 const SAME_SIZE = { least: 0.92, most: 1.12, step: 0.05 } as const;
 
-/** The weight of what is mixed and counts, kept near what it is now. */
-export function limitOfSize(now: Mix): Limit {
-  const massG = rawMassOf(now);
+/** The weight of what is mixed and counts, kept near so many grams. */
+export function limitOfSize(massG: number): Limit {
   return {
     of: { kind: 'size' },
     least: massG * SAME_SIZE.least,

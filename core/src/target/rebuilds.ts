@@ -1,6 +1,6 @@
 import { batchCost } from '../cost';
 import { type Allergen, barredAllergens, type Larder } from '../food';
-import { allLines, type Figures, judgeGoals, type Line, NO_GOALS, totalsOf, viewsOf } from '../formula';
+import { allLines, countedParts, eatenShare, type Figures, type Formula, judgeGoals, type Line, NO_GOALS, totalsOf, viewsOf } from '../formula';
 import { measuresOf, sweetenerWarnings } from '../role';
 import {
   acceptProposal,
@@ -159,9 +159,17 @@ function allergensIn(sheet: Worksheet, larder: Larder): ReadonlySet<Allergen> {
   return new Set(allLines(sheet.rebuild).flatMap(({ foodId, massG }) => (massG === 0 || foodId === undefined ? [] : (larder.foods.get(foodId)?.allergens ?? []))));
 }
 
+/** Grams of what counts in a formula and is eaten. */
+function countedMass(formula: Formula): number {
+  return countedParts(formula).reduce((sum, part) => {
+    const massG = part.lines.reduce((all, line) => all + (line.massG ?? 0), 0);
+    return sum + massG * eatenShare(part, massG);
+  }, 0);
+}
+
 /** A draft worked out to amounts. */
 function rebuildOf(draft: Draft, { ask, larder, tables }: Kitchen, solver: Solver): FoundRebuild | undefined {
-  const worked = workOut({ ...ask, sheet: draft.sheet }, larder, tables, solver);
+  const worked = workOut({ ...ask, sheet: draft.sheet, sizeG: ask.sizeG ?? countedMass(ask.sheet.rebuild) }, larder, tables, solver);
   if (!worked) return undefined;
   const amounts = proposalsFor(draft.sheet, movesOf(worked.problem, worked.solved.grams));
   const sheet = amounts.reduce((now, proposal) => acceptProposal(now, proposal, larder), draft.sheet);

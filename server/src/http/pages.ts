@@ -16,7 +16,8 @@ export const secureHeaders: RequestHandler = helmet({
     useDefaults: false,
     directives: {
       defaultSrc: ["'self'"],
-      scriptSrc: ["'self'"],
+      // The solver of amounts is WebAssembly.
+      scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
       styleSrc: ["'self'", (_request, response) => `'nonce-${String((response as unknown as { locals: Record<string, unknown> }).locals['nonce'])}'`],
       styleSrcAttr: ["'unsafe-inline'"],
       imgSrc: ["'self'", 'data:'],

@@ -4,33 +4,15 @@ import { type Formula, type GoalState, LIMITS, portionWordFor } from '@fellmist/
 import type { BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { DraftBook } from '../state/draftBook';
+import { goalWords } from '../ui/goalWords';
 import { fieldNumber, numberWithin } from '../ui/numbers';
+import { Preferences } from '../state/preferences';
 import { Button } from '../ui/zorro/button';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
 import { Tooltip } from '../ui/zorro/tooltip';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
 import { SAY } from './words';
-
-const GOAL_NAMES: Readonly<Partial<Record<GoalState['goal']['figure'], string>>> = {
-  energyKcal: 'kcal',
-  energyKj: 'kJ',
-  proteinG: SAY.gProtein,
-  fatG: SAY.gFat,
-  saturatesG: SAY.gSaturates,
-  carbohydrateG: SAY.gCarbs,
-  netCarbG: SAY.gNetCarbs,
-  fibreG: SAY.gFibre,
-  sugarsG: SAY.gSugars,
-  polyolsG: SAY.gPolyols,
-  sodiumMg: SAY.mgSodium,
-  saltG: SAY.gSalt,
-  cost: 'cost',
-};
-
-function goalWords({ goal }: GoalState): string {
-  return `${goal.kind === 'at most' ? '≤' : '≥'} ${goal.amount} ${GOAL_NAMES[goal.figure] ?? ''}`;
-}
 
 /** Title, class, portions, goals, tries and the state of saving. */
 @Component({
@@ -61,6 +43,7 @@ export class BenchHead {
     return kept && { name: `${kept.title.replace(/[^\p{L}\p{N}]+/gu, '-')}-draft.json`, url: `data:application/json;charset=utf-8,${encodeURIComponent(kept.text)}` };
   });
   private readonly router = inject(Router);
+  private readonly preferences = inject(Preferences);
   readonly triesAsked = output();
   readonly goalsAsked = output();
   private readonly times = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
@@ -88,9 +71,10 @@ export class BenchHead {
   /** The goals in one short word on the button, all of them in its title. */
   protected readonly goalWords = computed(() => {
     const states = this.desk.goals();
+    const goalSaid = ({ goal }: Pick<GoalState, 'goal'>): string => goalWords(goal, this.formula().portionWord, (amount) => this.preferences.showPrice(amount));
     const goals = this.formula().goals;
     const broken = (goals?.excluded ?? []).filter((allergen) => this.desk.rebuild()?.allergens.contains.includes(allergen));
-    const all = [...states.map((state) => `${goalWords(state)} ${state.state}`), ...(goals?.schools ?? []), ...(goals?.excluded ?? []).map((allergen) => SAY.no(allergen))];
+    const all = [...states.map((state) => `${goalSaid(state)} ${state.state}`), ...(goals?.schools ?? []), ...(goals?.excluded ?? []).map((allergen) => SAY.no(allergen))];
     const count = states.length + (goals?.excluded.length ?? 0);
     const met = states.filter(({ state }) => state === 'met').length + (goals?.excluded.length ?? 0) - broken.length;
     const tally = count > 0 ? SAY.ofGoals(met === count ? '✓' : '✗', met, count) : '';

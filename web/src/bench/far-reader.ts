@@ -1,7 +1,8 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type Larder, type MeasureSystem, readDocument, type ReadDocument } from '@fellmist/core';
-import { catchError, concatMap, filter, map, type Observable, of, shareReplay, Subject, switchMap } from 'rxjs';
+import { catchError, concatMap, filter, map, type Observable, of, Subject, switchMap } from 'rxjs';
+import { FarKitchen } from '../state/farKitchen';
 import { HeavyWork, type Step } from '../workers/heavyWork';
 
 /** Texts longer than this take more than a frame to read; a recipe of forty lines has about 1,500 characters. */
@@ -17,8 +18,8 @@ interface Question {
 @Injectable()
 export class FarReader {
   private readonly heavy = inject(HeavyWork);
+  private readonly kitchen = inject(FarKitchen);
   private readonly asked = new Subject<Question>();
-  private taken: { readonly larder: Larder; readonly done: Observable<unknown> } | undefined;
   readonly answer = signal<(Question & { readonly read: ReadDocument }) | undefined>(undefined);
 
   constructor() {
@@ -28,7 +29,7 @@ export class FarReader {
           this.readFar(question).pipe(
             // Without the worker the page reads for itself: slower, but nothing is left unread.
             catchError(() => {
-              this.taken = undefined;
+              this.kitchen.forget();
               return of(readDocument(question.text, question.larder, question.measures));
             }),
             map((read) => ({ ...question, read })),
@@ -44,22 +45,10 @@ export class FarReader {
   }
 
   private readFar({ text, larder, measures }: Question): Observable<ReadDocument> {
-    return this.foodsTaken(larder).pipe(
+    return this.kitchen.taken(larder).pipe(
       concatMap(() => this.heavy.run('readText', { text, measures })),
       filter((step): step is Extract<Step<ReadDocument>, { kind: 'done' }> => step.kind === 'done'),
       map(({ answer }) => answer),
     );
-  }
-
-  /** The foods are sent once, however many texts are given up while they are on their way. */
-  private foodsTaken(larder: Larder): Observable<unknown> {
-    if (this.taken?.larder !== larder) {
-      const done = this.heavy.run('takeFoods', { foods: [...larder.foods.values()], inHand: larder.inHand }).pipe(
-        filter(({ kind }) => kind === 'done'),
-        shareReplay(1),
-      );
-      this.taken = { larder, done };
-    }
-    return this.taken.done;
   }
 }

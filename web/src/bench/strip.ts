@@ -48,21 +48,23 @@ export class Strip {
   /** For each figure with goals the worst of them: met, or missed by how much and which line to look at. */
   private readonly goals = computed(() => {
     const byFigure = new Map<string, GoalState>();
-    for (const state of this.desk.goals()) if (byFigure.get(state.goal.figure)?.state !== 'missed') byFigure.set(state.goal.figure, state);
+    for (const state of this.desk.goals())
+      if ((state.goal.per ?? 'portion') === 'portion' && byFigure.get(state.goal.figure)?.state !== 'missed') byFigure.set(state.goal.figure, state);
     return byFigure;
   });
 
   private goalOf(key: Figure, digits: number) {
     const found = this.goals().get(key);
     if (!found) return undefined;
-    const { goal, state, missedBy } = found;
-    const words = SAY.goal(goal.kind === 'at most' ? SAY.atMost : SAY.atLeast2, goal.amount);
+    const { goal, state, missedBy, now = 0 } = found;
+    const isAbove = now > goal.amount;
+    const words = SAY.goal(goal.kind === 'at most' ? SAY.atMost : goal.kind === 'near' ? SAY.near : SAY.atLeast2, goal.amount);
     if (state !== 'missed') return { state, short: state === 'met' ? SAY.goal2 : SAY.goal3, words, look: undefined };
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     const first = sheet && larder ? contributionsOf(sheet.rebuild, key, larder, this.preferences.counting())[0] : undefined;
     const name = first && (this.desk.foodName(first.line.foodId) ?? first.line.name);
-    const look = goal.kind === 'at most' && name ? SAY.lookAt(name.toLowerCase()) : undefined;
-    return { state, short: `✗ ${goal.kind === 'at most' ? '+' : '−'}${showNumber(missedBy, digits)}`, words: SAY.missedBy(words, showNumber(missedBy, digits)), look };
+    const look = isAbove && name ? SAY.lookAt(name.toLowerCase()) : undefined;
+    return { state, short: `✗ ${isAbove ? '+' : '−'}${showNumber(missedBy, digits)}`, words: SAY.missedBy(words, showNumber(missedBy, digits)), look };
   }
 
   protected readonly plate = signal<Plate>('portion');

@@ -10,6 +10,7 @@ const ABOUT = {
   shelf: [SAY.yourFormulasEachWithWhat, SAY.takeOneUpToRebuild],
   paste: [SAY.pasteARecipeAsYou],
   bench: [SAY.theOriginalAtTheLeft, SAY.theBalanceSaysHowThe],
+  goals: [SAY.aboutGoals],
   cold: [SAY.frozenTreatsAndWhippedBowls],
 };
 
@@ -23,6 +24,7 @@ export const worktopRoutes: Routes = [
       { path: 'bench', pathMatch: 'full', title: SAY.bench, data: { about: ABOUT.bench }, loadComponent: () => import('../bench/empty-bench').then((m) => m.EmptyBench) },
       { path: 'bench/paste', title: SAY.pasteARecipe, data: { about: ABOUT.paste }, loadComponent: () => import('../bench/paste').then((m) => m.Paste) },
       { path: 'bench/:id', title: SAY.bench, data: { about: ABOUT.bench }, loadComponent: () => import('../bench/bench').then((m) => m.Bench) },
+      { path: 'bench/:id/goals', title: SAY.reachAGoal, data: { about: ABOUT.goals }, loadComponent: () => import('../goals/goals-place').then((m) => m.GoalsPlace) },
       { path: 'bakes', loadChildren: () => import('../bakeday/routes').then((m) => m.bakeRoutes) },
       { path: 'book', loadChildren: () => import('../book/routes').then((m) => m.bookRoutes) },
       { path: 'cold', title: SAY.coldTable, data: { about: ABOUT.cold }, loadComponent: () => import('../cold/cold').then((m) => m.ColdTable) },

@@ -4,6 +4,7 @@ import { said, type Shown } from '../ui/said';
 export const SAY = {
   addedALine: 'added a line',
   addedAPart: 'added a part',
+  aimedAtAGoal: 'aimed at a goal',
   any: (a: Shown) => said`any ${a}`,
   broughtALineBack: 'brought a line back',
   changedALine: 'changed a line',

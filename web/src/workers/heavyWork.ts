@@ -3,8 +3,8 @@ import { Observable, type Subscriber } from 'rxjs';
 import type { FromWorker, JobName, Jobs, ToWorker } from './jobs';
 import { SAY } from './words';
 
-/** How far a job is, then its answer. */
-export type Step<T> = { readonly kind: 'progress'; readonly share: number } | { readonly kind: 'done'; readonly answer: T };
+/** How far a job is, with what it has so far where it tells that, then its answer. */
+export type Step<T> = { readonly kind: 'progress'; readonly share: number; readonly soFar?: T } | { readonly kind: 'done'; readonly answer: T };
 
 export const HEAVY_WORKER = new InjectionToken<() => Worker>('worker for heavy work', {
   providedIn: 'root',
@@ -47,7 +47,8 @@ export class HeavyWork {
     const listener = this.waiting.get(message.id);
     if (!listener) return;
     if (message.kind === 'progress') {
-      listener.next({ kind: 'progress', share: message.share });
+      const { share, soFar } = message;
+      listener.next(soFar === undefined ? { kind: 'progress', share } : { kind: 'progress', share, soFar });
       return;
     }
     this.waiting.delete(message.id);
