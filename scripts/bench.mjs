@@ -13,7 +13,9 @@ run('npx', [
   '--format=esm',
   '--external:hyperformula',
   '--external:puppeteer-core',
-  ...['better-sqlite3', 'express', 'express-static-gzip', 'helmet', 'highs', 'ical-generator', 'papaparse', 'pino', 'pino-http', 'sharp', 'zod'].map((name) => `--external:${name}`),
+  ...['better-sqlite3', 'express', 'express-static-gzip', 'helmet', 'highs', 'ical-generator', 'papaparse', 'pino', 'pino-http', 'sharp', 'zod'].map(
+    (name) => `--external:${name}`,
+  ),
   '--log-level=error',
   `--outfile=${bundled}`,
 ]);

@@ -48,6 +48,12 @@ const goals = z.strictObject({
     .max(40),
 });
 
+const claim = z.strictObject({
+  per: z.enum(GOAL_SIZES),
+  figures: z.partialRecord(z.enum(FIGURES), z.strictObject({ amount: z.number().min(0).max(1e7), half: z.number().min(0).max(1e6) })),
+  text: z.string().max(2000),
+});
+
 const positive = z.number().positive().max(1e7);
 
 const cold = z.strictObject({
@@ -74,6 +80,7 @@ export const formulaSchema = z.strictObject({
   portionMassG: z.number().positive().max(1e7).optional(),
   yieldMassG: z.number().positive().max(1e7).optional(),
   goals: goals.optional(),
+  claim: claim.optional(),
   cold: cold.optional(),
   carried: z.record(z.string(), z.unknown()).optional(),
 }) satisfies z.ZodType<Formula>;

@@ -10,3 +10,4 @@ export * from './safety';
 export * from './cost';
 export * from './exchange';
 export * from './analysis';
+export * from './compare';

@@ -2,6 +2,7 @@ import { type Larder } from '../food';
 import { allLines, type Figures, type Formula, LIMITS, type Line, type Loss, type Part, portionWordFor, readLine, totalsOf, viewsOf } from '../formula';
 import { withMethod } from './fromMethod';
 import { type MeasureSystem } from '../quantity';
+import { claimOfNutrition } from './readClaim';
 import { readRecipeText, type ReadResult } from './recipeText';
 import { readYield } from './readYield';
 
@@ -158,6 +159,7 @@ function readRecipe(recipe: Json, larder: Larder, measures: MeasureSystem): Read
     isObject(recipe['yield']) && recipe['yield']['unitCode'] === 'GRM' && typeof recipe['yield']['value'] === 'number' && recipe['yield']['value'] > 0
       ? recipe['yield']['value']
       : undefined;
+  const claim = recipe['supply'] === undefined && isObject(recipe['nutrition']) ? claimOfNutrition(recipe['nutrition']) : undefined;
   const formula: Formula = {
     title: recipe['name'].trim(),
     ...portionsOf(recipe['recipeYield']),
@@ -166,6 +168,7 @@ function readRecipe(recipe: Json, larder: Larder, measures: MeasureSystem): Read
     method: texts(recipe['recipeInstructions']),
     notes: texts(recipe['comment']),
     ...(yieldQuantity === undefined ? {} : { yieldMassG: yieldQuantity }),
+    ...(claim ? { claim } : {}),
     ...(Object.keys(carried).length > 0 ? { carried } : {}),
   };
   return { ok: true, formula: recipe['supply'] === undefined ? withMethod(formula, larder) : formula, remarks: [] };

@@ -2,6 +2,7 @@ import { type Larder, LIKELY, matchFood, SURE } from '../food';
 import { findAmount, type Formula, type Part, readLine } from '../formula';
 import { type MeasureSystem, readAmount } from '../quantity';
 import { withMethod } from './fromMethod';
+import { readClaim, statesFigures } from './readClaim';
 import { readYield, type Yield, yieldAtTheEnd } from './readYield';
 import { ingredientsIn } from './sharedLine';
 
@@ -238,6 +239,11 @@ function sort(raw: string, line: string, out: Gathering, place: Place, larder: L
     out.portions = portions;
     return;
   }
+  // Figures stated with the recipe are none of its ingredients, though they begin with a number.
+  if (statesFigures(line) && !isPlainIngredient(line, larder)) {
+    out.notes.push(line);
+    return;
+  }
   const listed = place.section === 'ingredients' ? asTyped(ingredientsIn(line, larder), raw) : [];
   const kind = kindOf(line, place, larder, below === undefined ? undefined : stripBullet(below), listed);
   if (kind === 'note' || kind === 'stage') out.notes.push(line);
@@ -275,6 +281,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     .map((part, i) => ({ id: `p${i + 1}`, heading: part.heading, lines: part.lines.map((line) => readLine(line, `l${++count}`, larder, measures)) }));
   if (parts.length === 0) return { ok: false, error: 'No ingredient line was found. Write one ingredient a line, such as "200 g plain flour" or "2 eggs".' };
   const remarks = remarksOn(found, parts);
+  const claim = readClaim([found.title, ...found.notes, ...found.method.filter(statesFigures)].join('\n'));
   const formula: Formula = {
     title: found.title || 'Untitled recipe',
     portions: found.portions?.portions ?? 1,
@@ -283,6 +290,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     parts,
     method: found.method,
     notes: found.notes,
+    ...(claim ? { claim } : {}),
   };
   return { ok: true, formula: withMethod(formula, larder), remarks };
 }

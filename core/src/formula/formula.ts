@@ -1,6 +1,7 @@
 import { type Amount, type MeasureSystem } from '../quantity';
 import { type MassBasis } from '../food';
 import { type Wetted } from '../role';
+import { type Claim } from './claim';
 import { type ColdSetup } from './coldSetup';
 import { type Goals } from './goals';
 
@@ -92,6 +93,8 @@ export interface Formula {
   readonly yieldMassG?: number;
   /** What a portion should come to, and the diet it is for. */
   readonly goals?: Goals;
+  /** Figures that were stated with it. */
+  readonly claim?: Claim;
   /** The part that the balance is of, where it is not the batter or dough. */
   readonly judgedPartId?: string;
   /** How it is frozen or whipped; absent where nobody said. */

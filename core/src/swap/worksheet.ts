@@ -47,7 +47,9 @@ export function startWorksheet(original: Formula): Worksheet {
     ...part,
     lines: part.lines.map((line) => ({ ...line, id: `r${line.id}`, origin: { kind: 'kept', lineId: line.id } as const })),
   }));
-  return { original, rebuild: { ...original, parts }, open: [], decisions: [] };
+  // What was stated was stated of the original.
+  const { claim: _stated, ...rest } = original;
+  return { original, rebuild: { ...rest, parts }, open: [], decisions: [] };
 }
 
 /** The sheet of a new formula with the household's schools and the allergens it never wants, unless it says goals of its own. */

@@ -7,6 +7,7 @@ import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { GoalDesk } from '../state/goalDesk';
 import { Choice, type Option } from '../ui/choice';
+import { Screen } from '../ui/screen';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Skeleton } from '../ui/zorro/skeleton';
@@ -32,6 +33,7 @@ export class GoalsPlace {
   private readonly store = inject(Store);
   protected readonly desk = inject(Desk);
   protected readonly goalDesk = inject(GoalDesk);
+  protected readonly screen = inject(Screen);
   readonly id = input.required<string>();
   protected readonly state = this.store.selectSignal(benchFeature.selectBenchState);
   protected readonly isHere = computed(() => this.state().formulaId === this.id() && this.desk.sheet() !== undefined);
