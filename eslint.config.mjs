@@ -34,7 +34,7 @@ function coreLayer(word, i) {
 const coreLayers = WORDS.map(coreLayer);
 
 /** Places of the web know the state, the shared parts and the small ones; never one another. */
-const PLACES = ['bench', 'book', 'cold', 'goals', 'house', 'larder', 'safety', 'shelf'];
+const PLACES = ['bench', 'book', 'cold', 'compare', 'goals', 'house', 'larder', 'safety', 'shelf'];
 const OF_OTHERS = ['express', 'better-sqlite3', 'node:*', '@fellmist/server*', '@fellmist/data*', '@fellmist/contract/tables', '**/core/src/**', '**/server/**'];
 
 function webLayer(folder, banned) {

@@ -9,6 +9,8 @@ const OVEN = 'In the oven';
 const ICE = 'Sour-cherry kefir ice';
 const BOOK = 'Buckwheat drop scones';
 const TOGETHER = 'Taste behind codes';
+const COMPARE = 'Compare';
+const GOALS = 'Reach a goal';
 const TASTE = 'Hand the phone round';
 
 // WCAG 2.2 A and AA as far as axe-core can tell by itself.
@@ -75,6 +77,11 @@ describe('every place, light and dark, wide and narrow', () => {
     ['/larder/pack/pack-coconut-flour', 1280, 'light'],
     ['/larder/pack/pack-casein', 390, 'dark'],
     ['/larder/tables', 1280, 'light'],
+    ['/larder/bought/new', 390, 'light'],
+    [COMPARE, 1280, 'dark'],
+    [COMPARE, 390, 'light'],
+    [GOALS, 1280, 'light'],
+    [GOALS, 390, 'dark'],
     ['/larder', 390, 'light'],
     ['/bench/paste', 1280, 'light'],
     [LOAF, 1280, 'light'],
@@ -105,7 +112,9 @@ describe('every place, light and dark, wide and narrow', () => {
   ])('%s at %i, %s: no violation, nothing wider than the screen, no error', async (place, width, theme) => {
     const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
     await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
-    const path = place === LOAF ? await page.$eval('.title', (link) => new URL((link as HTMLAnchorElement).href).pathname) : place;
+    const loaf = await page.$eval('.title', (link) => new URL((link as HTMLAnchorElement).href).pathname);
+    const ofLoaf: Readonly<Record<string, string>> = { [LOAF]: loaf, [COMPARE]: loaf.replace('/bench/', '/compare?of='), [GOALS]: `${loaf}/goals` };
+    const path = ofLoaf[place] ?? place;
     await page.goto(household.url + (path === ICE ? '/shelf' : path === DAY || path === OVEN ? '/bakes' : path === BOOK || path === TASTE || path === TOGETHER ? '/book' : path), {
       waitUntil: 'networkidle0',
     });
@@ -114,6 +123,8 @@ describe('every place, light and dark, wide and narrow', () => {
       await page.click('button.food');
       await page.waitForSelector('.offer');
     }
+    if (place === COMPARE) await page.waitForSelector('fm-energy-bars canvas');
+    if (place === GOALS) await sees(page, 'All is as wanted already');
     if (place === DAY) {
       await press(page, DAY);
       await press(page, 'As a table');

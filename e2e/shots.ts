@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Browser, type Page } from 'puppeteer-core';
-import { Household, openBrowser, openPage, press, sees, type } from './household';
+import { choose, Household, openBrowser, openPage, press, sees, type } from './household';
 
 interface View {
   readonly name: string;
@@ -40,6 +40,15 @@ async function openCold(page: Page, title: string): Promise<void> {
   await sees(page, 'Also in the mix');
 }
 
+/** The loaf, aimed at so many kilocalories and grams of protein a slice. */
+async function aimAt(page: Page, energy: string, protein: string): Promise<void> {
+  await openLoaf(page);
+  await page.goto(`${page.url()}/goals`, { waitUntil: 'networkidle0' });
+  await type(page, '[aria-label="Amount of goal 1"]', energy);
+  await type(page, '[aria-label="Amount of goal 2"]', protein);
+  await page.keyboard.press('Tab');
+}
+
 /** The loaf that is half weighed. */
 async function openBake(page: Page): Promise<void> {
   await press(page, 'Go on weighing');
@@ -76,19 +85,10 @@ const VIEWS: readonly View[] = [
       await sees(page, 'do not add up');
     },
   },
-  {
-    name: 'paste',
-    path: '/bench/paste',
-    act: async (page) => {
-      await press(page, 'Try it with plain muffins');
-      await sees(page, 'What Fellmist reads');
-    },
-  },
   { name: 'bench', path: '/shelf', act: openLoaf },
   { name: 'bench-dark', path: '/shelf', theme: 'dark', act: openLoaf },
   { name: 'bench-phone', path: '/shelf', width: 390, height: 844, act: openLoaf },
   { name: 'swap', path: '/shelf', act: swapFlour },
-  { name: 'bake-size', path: '/bakes', act: openBake },
   {
     name: 'oven',
     path: '/bakes',
@@ -138,22 +138,40 @@ const VIEWS: readonly View[] = [
     },
   },
   {
-    name: 'taste-phone',
-    path: '/book',
-    width: 390,
-    height: 844,
-    act: async (page) => {
-      await press(page, 'Carrot-cardamom loaf');
-      await press(page, 'Hand the phone round');
-      await type(page, '#taster', 'Pim');
-    },
-  },
-  {
     name: 'learned',
     path: '/book/learned',
     act: async (page) => {
       await sees(page, 'How sweet you like it');
       await page.waitForSelector('fm-chart canvas');
+    },
+  },
+  {
+    name: 'goals',
+    path: '/shelf',
+    act: async (page) => {
+      await aimAt(page, '200', '8');
+      await sees(page, 'These cannot all be had');
+    },
+  },
+  {
+    name: 'rebuilds',
+    path: '/shelf',
+    act: async (page) => {
+      await aimAt(page, '200', '8');
+      await press(page, 'With stand-ins');
+      await page.waitForFunction(() => document.querySelectorAll('.cards .card').length >= 3 && !document.querySelector('[role=progressbar]'), { timeout: 30_000 });
+    },
+  },
+  {
+    name: 'compare',
+    path: '/shelf',
+    act: async (page) => {
+      await openLoaf(page);
+      await press(page, 'Compare');
+      await choose(page, 'lay-beside', 'Carrot cake, a cafe’s slice');
+      await choose(page, 'lay-beside', 'Oat and whey bar, from the shop');
+      await sees(page, 'For the same energy');
+      await page.waitForSelector('fm-energy-bars canvas');
     },
   },
   { name: 'house', path: '/house', act: (page) => sees(page, 'Never wanted') },

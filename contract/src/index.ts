@@ -1,3 +1,4 @@
+export { boughtSchema, type StoredBought } from './bought';
 export { newPlanSchema, planChangeSchema, type PlanHead, planSchema, type StoredPlan } from './plan';
 export {
   countingQuerySchema,

@@ -10,6 +10,7 @@ import { type Probe } from './devices/probe';
 import { type Scale } from './devices/scale';
 import { bakeRoutes } from './routes/bakes';
 import { bookRoutes, tryPictureRoutes } from './routes/book';
+import { boughtRoutes } from './routes/bought';
 import { deviceRoutes } from './routes/devices';
 import { formulaRoutes } from './routes/formulas';
 import { householdRoutes } from './routes/household';
@@ -48,6 +49,7 @@ export function buildApp({ larderStore, labels, scale, probe, vessels, webRoot, 
     householdRoutes(larderStore, now),
     bakeRoutes(larderStore, vessels, now),
     bookRoutes(larderStore, now),
+    boughtRoutes(larderStore, now),
     planRoutes(larderStore, vessels, now),
     deviceRoutes(labels, scale, probe),
     noSuchRoute,

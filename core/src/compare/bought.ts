@@ -1,4 +1,4 @@
-import { type Food, type GramFigures, type Label, type Pack, packAsFood, stockLarder, SUMMED } from '../food';
+import { type Food, type GramFigures, type Label, type Pack, packAsFood, readLabel, stockLarder, SUMMED } from '../food';
 import { type Counting, type Figure, FIGURES, type Figures, summedOf, type Sum } from '../formula';
 
 /** A treat bought in a shop or eaten in a cafe, known by its label: kept apart from ingredients, to compare with. */
@@ -44,6 +44,10 @@ function sumOf(figure: Figure, gram: GramFigures | undefined, counting: Counting
 export function figuresOfBought({ id, label, name }: Pick<BoughtTreat, 'id' | 'label' | 'name'>, counting: Counting): Figures {
   // "As prepared" is how a treat is eaten: of it that is the label.
   const pack: Pack = { id: `bought-${id}`, name, kindId: OF_NO_KIND.id, label: { ...label, state: 'as sold' }, measuresG: {}, mayContain: [], thirstTests: [], note: '' };
+  const carbohydrate = readLabel(pack.label ?? label).figures.carbohydrateG;
   const gram = stockLarder([packAsFood(pack, OF_NO_KIND)]).perGram.get(pack.id);
-  return Object.fromEntries(FIGURES.map((figure) => [figure, sumOf(figure, gram, counting)])) as Figures;
+  const figures = Object.fromEntries(FIGURES.map((figure) => [figure, sumOf(figure, gram, counting)])) as Figures;
+  // Without its fibre a European carbohydrate is at least the whole.
+  if (figures.carbohydrateG.gaps.length === 0 || !carbohydrate) return figures;
+  return { ...figures, carbohydrateG: { ...figures.carbohydrateG, amount: carbohydrate.printed } };
 }

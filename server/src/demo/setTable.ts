@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { formulaSchema, lookedUpSchema, type ShippedLarder } from '@fellmist/contract';
+import { boughtSchema, formulaSchema, lookedUpSchema, type ShippedLarder } from '@fellmist/contract';
 import {
   type SwapTables,
   type Larder,
@@ -18,6 +18,7 @@ import {
 import { type Vessel } from '@fellmist/core/bake';
 import * as z from 'zod';
 import { addDays, formatISO, parseISO } from 'date-fns';
+import { putBought } from '../store/bought';
 import { countFormulas, createFormula, saveTry } from '../store/formulas';
 import { type LarderStore } from '../store/larderStore';
 import { setBakes } from './setBakes';
@@ -72,13 +73,15 @@ const larderTable = z.strictObject({
   ),
   /** Bought as they come: a price, no label copied and no stock kept. */
   staples: z.array(z.strictObject({ id: z.string(), name: z.string(), kindId: z.string(), netG: z.number(), price: z.number() })),
+  /** Bought elsewhere, to compare with. */
+  bought: z.array(boughtSchema).default([]),
   leftOvers: z.array(z.strictObject({ id: z.string(), foodId: z.string(), leftG: z.number(), openedDaysAgo: ago, note: z.string() })),
 });
 
 /** Stocks the demo larder: packs from the label shelf with the household's own weighings, prices and dates around today. */
 function stockTable(larderStore: LarderStore, folder: string): void {
   const shelf = z.array(lookedUpSchema).parse(JSON.parse(readFileSync(join(folder, 'label-shelf.json'), 'utf8')));
-  const { packs, staples, leftOvers } = larderTable.parse(JSON.parse(readFileSync(join(folder, 'demo', 'larder.json'), 'utf8')));
+  const { packs, staples, leftOvers, bought } = larderTable.parse(JSON.parse(readFileSync(join(folder, 'demo', 'larder.json'), 'utf8')));
   const dayIn = (days: number): string => formatISO(addDays(parseISO(larderStore.today), days), { representation: 'date' });
   for (const { id, code, price, measuresG, cup, thirstTests, note, leftG, openedDaysAgo, bestInDays } of packs) {
     const found = shelf.find((pack) => pack.code === code);
@@ -106,6 +109,7 @@ function stockTable(larderStore: LarderStore, folder: string): void {
     larderStore.putStock({ id: `stock-${id}`, foodId: id, leftG, ...dates, origin: 'pack', note: '' });
   }
   for (const staple of staples) larderStore.savePack({ ...staple, mayContain: [], measuresG: {}, thirstTests: [], note: '' }, 0);
+  for (const treat of bought) putBought(larderStore.db, treat, `${larderStore.today}T08:00:00.000Z`);
   for (const { id, foodId, leftG, openedDaysAgo, note } of leftOvers) {
     larderStore.putStock({ id, foodId, leftG, openedOn: dayIn(-openedDaysAgo), origin: 'left over', note });
   }

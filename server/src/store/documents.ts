@@ -1,4 +1,4 @@
-import { bakeEventSchema, foodSchema, householdSchema, packSchema, planSchema, stockSchema, tastingSchema, vesselSchema, worksheetSchema } from '@fellmist/contract';
+import { bakeEventSchema, boughtSchema, foodSchema, householdSchema, packSchema, planSchema, stockSchema, tastingSchema, vesselSchema, worksheetSchema } from '@fellmist/contract';
 import type * as z from 'zod';
 
 /** A kind of document that is stored as JSON: the schema it is of now, and how each earlier one becomes the next. */
@@ -25,6 +25,7 @@ export const DOCUMENTS = {
   stock: { name: 'stock', schema: 1, shape: stockSchema, upgrades: {} },
   worksheet: { name: 'formula', schema: 1, shape: worksheetSchema, upgrades: {} },
   bakeEvent: { name: 'event', schema: 1, shape: bakeEventSchema, upgrades: {} },
+  bought: { name: 'treat', schema: 1, shape: boughtSchema, upgrades: {} },
   vessel: { name: 'vessel', schema: 1, shape: vesselSchema, upgrades: {} },
   plan: { name: 'plan', schema: 1, shape: planSchema, upgrades: {} },
   tasting: { name: 'tasting', schema: 1, shape: tastingSchema, upgrades: {} },

@@ -1,4 +1,8 @@
 import type { Routes } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideState } from '@ngrx/store';
+import * as boughtEffects from '../state/bought.effects';
+import { boughtFeature } from '../state/bought.feature';
 import { provideLibraryWords } from '../ui/zorro/i18n';
 import { SAY } from './words';
 
@@ -6,7 +10,7 @@ import { SAY } from './words';
 export const larderRoutes: Routes = [
   {
     path: '',
-    providers: [provideLibraryWords()],
+    providers: [provideLibraryWords(), provideState(boughtFeature), provideEffects(boughtEffects)],
     children: [
       {
         path: '',
@@ -16,6 +20,7 @@ export const larderRoutes: Routes = [
         loadComponent: () => import('../larder/larder').then((m) => m.LarderPlace),
       },
       { path: 'tables', title: SAY.tablesInAndOut, data: { about: [SAY.packsStockAndFoodsAs] }, loadComponent: () => import('../larder/tables').then((m) => m.TablesInAndOut) },
+      { path: 'bought/:id', title: SAY.boughtTreat, data: { about: [SAY.aboutBought] }, loadComponent: () => import('../larder/bought-editor').then((m) => m.BoughtEditor) },
       { path: 'pack/:id', title: SAY.pack, data: { about: [SAY.onePackItsLabelChecked] }, loadComponent: () => import('../larder/pack-editor').then((m) => m.PackEditor) },
     ],
   },

@@ -33,7 +33,8 @@ const PLACES: readonly Place[] = [
   { path: '/bakes', name: SAY.bakeDay, icon: 'day', key: '4' },
   { path: '/cold', name: SAY.coldTable, icon: 'cold', key: '5' },
   { path: '/book', name: SAY.tastingBook, icon: 'book', key: '6' },
-  { path: '/house', name: SAY.house, icon: 'house', key: '7' },
+  { path: '/compare', name: SAY.compare, icon: 'compare', key: '7' },
+  { path: '/house', name: SAY.house, icon: 'house', key: '8' },
 ];
 
 /** The rail of places, the place itself, and help for it. */
@@ -97,6 +98,8 @@ export class Shell {
     afterNextRender(() => this.page().nativeElement.addEventListener('scroll', () => (isScrolled = true), { passive: true }));
     effect(() => {
       path();
+      // On a phone the rail may be wider than the screen: where one is stands in view.
+      setTimeout(() => document.querySelector('.rail .here')?.scrollIntoView({ block: 'nearest', inline: 'nearest' }));
       // Asked for only where it changes something: it has the whole page laid out at once.
       if (isScrolled) this.page().nativeElement.scrollTop = 0;
       isScrolled = false;

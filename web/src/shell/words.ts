@@ -2,13 +2,16 @@ import { said, type Shown } from '../ui/said';
 
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
+  aboutBought: 'A treat from a shop or a cafe by its label, to compare with.',
   aboutGoals:
     'Say what a portion should come to and what may change for it; Fellmist works out the least change of amounts, looks for stand-ins as well, and says what fights where it cannot be had. Nothing is changed until you take it on the Bench.',
   anywhereHere: 'Anywhere here',
   aWordOfIt: 'A word of it: a title, a note, a food',
   bakeDay: 'Bake day',
   bench: 'Bench',
+  boughtTreat: 'Bought treat',
   coldTable: 'Cold table',
+  compare: 'Compare',
   dark: 'Dark',
   done: 'Done',
   enterAPacksLabelOnce: 'Enter a pack’s label once: from then on each line that uses it counts what that pack holds, costs what you paid, and is drawn from what is left.',

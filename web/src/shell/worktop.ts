@@ -3,6 +3,8 @@ import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import * as benchEffects from '../state/bench.effects';
 import { benchFeature } from '../state/bench.feature';
+import * as boughtEffects from '../state/bought.effects';
+import { boughtFeature } from '../state/bought.feature';
 import { provideLibraryWords } from '../ui/zorro/i18n';
 import { SAY } from './words';
 
@@ -18,7 +20,7 @@ const ABOUT = {
 export const worktopRoutes: Routes = [
   {
     path: '',
-    providers: [provideState(benchFeature), provideEffects(benchEffects), provideLibraryWords()],
+    providers: [provideState(benchFeature), provideEffects(benchEffects), provideState(boughtFeature), provideEffects(boughtEffects), provideLibraryWords()],
     children: [
       { path: 'shelf', title: SAY.shelf, data: { about: ABOUT.shelf }, loadChildren: () => import('../shelf/routes').then((m) => m.shelfRoutes) },
       { path: 'bench', pathMatch: 'full', title: SAY.bench, data: { about: ABOUT.bench }, loadComponent: () => import('../bench/empty-bench').then((m) => m.EmptyBench) },
@@ -27,6 +29,7 @@ export const worktopRoutes: Routes = [
       { path: 'bench/:id/goals', title: SAY.reachAGoal, data: { about: ABOUT.goals }, loadComponent: () => import('../goals/goals-place').then((m) => m.GoalsPlace) },
       { path: 'bakes', loadChildren: () => import('../bakeday/routes').then((m) => m.bakeRoutes) },
       { path: 'book', loadChildren: () => import('../book/routes').then((m) => m.bookRoutes) },
+      { path: 'compare', loadChildren: () => import('../compare/routes').then((m) => m.compareRoutes) },
       { path: 'cold', title: SAY.coldTable, data: { about: ABOUT.cold }, loadComponent: () => import('../cold/cold').then((m) => m.ColdTable) },
     ],
   },

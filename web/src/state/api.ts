@@ -24,7 +24,7 @@ import { type Observable, TimeoutError } from 'rxjs';
 import { SAY } from './words';
 
 /** What a save says it is based on: the version known, or that nothing should be there. */
-function knowing(version: number): Record<string, string> {
+export function knowing(version: number): Record<string, string> {
   return version === 0 ? { 'If-None-Match': '*' } : { 'If-Match': `"${version}"` };
 }
 

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Option } from './choice';
 import { Select, SelectOption } from './zorro/select';
@@ -17,5 +17,13 @@ export class Picker<T extends string> {
   readonly value = input<T>();
   readonly hint = input('');
   readonly search = input(false);
+  /** What was picked is done with at once: the field is empty again. */
+  readonly clears = input(false);
   readonly picked = output<T>();
+  private readonly select = viewChild.required(Select);
+
+  protected take(value: T): void {
+    this.picked.emit(value);
+    if (this.clears()) this.select().writeValue([]);
+  }
 }

@@ -1,0 +1,174 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { ShelfEntry, StoredBought, StoredFormula } from '@fellmist/contract';
+import { type BoughtTreat, figuresOfBought, type Formula, pricesPerGram, type Plate, type Plated, plates, type Terms, type Worksheet } from '@fellmist/core';
+import { Store } from '@ngrx/store';
+import type { Observable } from 'rxjs';
+import { type Answer, Asking } from './asking';
+import { benchActions, benchFeature } from './bench.feature';
+import { boughtActions, boughtFeature } from './bought.feature';
+import { Desk } from './desk';
+import { Preferences } from './preferences';
+import { shelfActions, shelfFeature } from './shelf.feature';
+import { SAY } from './words';
+
+/** Something chosen to be compared: a formula's rebuild or original, one of its tries, or a bought treat. */
+export type Pick =
+  | { readonly kind: 'rebuild' | 'original'; readonly formulaId: string }
+  | { readonly kind: 'try'; readonly formulaId: string; readonly tryId: string }
+  | { readonly kind: 'bought'; readonly boughtId: string };
+
+export function keyOf(pick: Pick): string {
+  if (pick.kind === 'bought') return `bought:${pick.boughtId}`;
+  return pick.kind === 'try' ? `try:${pick.formulaId}:${pick.tryId}` : `${pick.kind}:${pick.formulaId}`;
+}
+
+export function pickOf(key: string): Pick | undefined {
+  const [kind, id = '', tryId = ''] = key.split(':');
+  if (kind === 'bought') return { kind, boughtId: id };
+  if (kind === 'try') return { kind, formulaId: id, tryId };
+  return kind === 'rebuild' || kind === 'original' ? { kind, formulaId: id } : undefined;
+}
+
+/** What is compared, on which terms, and what lies on each plate. It outlives a look at another place. */
+@Injectable({ providedIn: 'root' })
+export class CompareDesk {
+  private readonly store = inject(Store);
+  private readonly asking = inject(Asking);
+  private readonly desk = inject(Desk);
+  private readonly preferences = inject(Preferences);
+  private readonly onBench = this.store.selectSignal(benchFeature.selectFormulaId);
+  private readonly bought = this.store.selectSignal(boughtFeature.selectAll);
+  readonly boughtFailure = this.store.selectSignal(boughtFeature.selectFailure);
+  private readonly shelf = this.store.selectSignal(shelfFeature.selectListed);
+  /** Formulas that were looked into, by id, and tries by theirs. */
+  private readonly stored = signal<ReadonlyMap<string, StoredFormula>>(new Map());
+  private readonly tried = signal<ReadonlyMap<string, StoredFormula>>(new Map());
+  readonly failure = signal<string | undefined>(undefined);
+
+  readonly picks = signal<readonly Pick[]>([]);
+  readonly terms = signal<Terms>('energy');
+  readonly ownG = signal<ReadonlyMap<string, number>>(new Map());
+
+  readonly entries = computed((): readonly ShelfEntry[] => this.shelf() ?? []);
+  readonly boughtTreats = computed((): readonly StoredBought[] => this.bought() ?? []);
+  /** The formula whose claim and tries are at hand: that of the first pick that has one. */
+  readonly formulaId = computed(() => this.picks().flatMap((pick) => (pick.kind === 'bought' ? [] : [pick.formulaId]))[0]);
+  readonly tries = computed(() => this.stored().get(this.formulaId() ?? '')?.tries ?? []);
+
+  sheetOf(formulaId: string): Worksheet | undefined {
+    return formulaId === this.onBench() ? this.desk.sheet() : this.stored().get(formulaId)?.worksheet;
+  }
+
+  /** What each pick is on a plate; left out until it was fetched. */
+  private readonly plated = computed((): readonly (Plated & { readonly key: string })[] =>
+    this.picks().flatMap((pick) => {
+      const found = pick.kind === 'bought' ? this.ofBought(pick.boughtId) : this.ofFormula(pick);
+      return found ? [{ ...found, key: keyOf(pick) }] : [];
+    }),
+  );
+  readonly plates = computed((): readonly Plate[] => plates(this.plated(), this.terms(), this.ownG()));
+
+  private ofFormula(pick: Exclude<Pick, { kind: 'bought' }>): Plated | undefined {
+    const sheet = pick.kind === 'try' ? this.tried().get(pick.tryId)?.worksheet : this.sheetOf(pick.formulaId);
+    if (!sheet) return undefined;
+    const formula = pick.kind === 'original' ? sheet.original : sheet.rebuild;
+    const number = this.stored()
+      .get(pick.formulaId)
+      ?.tries.find(({ id }) => pick.kind === 'try' && id === pick.tryId)?.number;
+    const name = pick.kind === 'original' ? SAY.theOriginalOf(sheet.original.title) : number === undefined ? formula.title : SAY.tryOf(formula.title, number);
+    return this.platedFormula(keyOf(pick), name, formula);
+  }
+
+  private platedFormula(id: string, name: string, formula: Formula): Plated | undefined {
+    const [analysis, cost] = [this.desk.analysed(formula), this.desk.costOf(formula)];
+    if (!analysis || !cost) return undefined;
+    const yieldG = analysis.views.yield.massG;
+    const isPriced = cost.unpricedLines.length === 0 && yieldG > 0;
+    return { id, name, per100g: analysis.views.per100g, portionMassG: analysis.views.portionMassG, costPer100g: isPriced ? (cost.amount * 100) / yieldG : undefined };
+  }
+
+  private ofBought(id: string): Plated | undefined {
+    const treat = this.boughtTreats().find(({ bought }) => bought.id === id)?.bought;
+    if (!treat) return undefined;
+    const perGram = pricesPerGram([this.asPriced(treat)], this.preferences.currency()).get(treat.id);
+    return {
+      id: `bought:${id}`,
+      name: treat.name,
+      per100g: figuresOfBought(treat, this.preferences.counting()),
+      portionMassG: treat.portionMassG,
+      costPer100g: perGram === undefined ? undefined : perGram * 100,
+    };
+  }
+
+  /** One of a bought treat is its own pack. */
+  private asPriced({ id, name, price, currency, portionMassG }: BoughtTreat): Parameters<typeof pricesPerGram>[0][number] {
+    const money = { ...(price === undefined ? {} : { price }), ...(currency === undefined ? {} : { currency }) };
+    return { id, name, kindId: '', measuresG: {}, mayContain: [], thirstTests: [], note: '', netG: portionMassG, ...money };
+  }
+
+  /** Fetches what can be chosen from; without a choice yet, begins with what lies on the bench, its original and what was bought. */
+  begin(formulaId: string | undefined): void {
+    this.store.dispatch(boughtActions.wanted());
+    this.store.dispatch(shelfActions.wanted({ query: {} }));
+    const id = formulaId ?? this.onBench();
+    if (id !== undefined && !this.picks().some((pick) => pick.kind !== 'bought' && pick.formulaId === id)) {
+      this.picks.set([
+        { kind: 'rebuild', formulaId: id },
+        { kind: 'original', formulaId: id },
+      ]);
+      this.ownG.set(new Map());
+    }
+    for (const pick of this.picks()) this.fetch(pick);
+  }
+
+  add(pick: Pick): void {
+    if (this.picks().some((one) => keyOf(one) === keyOf(pick))) return;
+    this.picks.update((all) => [...all, pick]);
+    this.fetch(pick);
+  }
+
+  drop(key: string): void {
+    this.picks.update((all) => all.filter((pick) => keyOf(pick) !== key));
+  }
+
+  /** Puts one first: the others are held against it. */
+  lead(key: string): void {
+    this.picks.update((all) => [...all].sort((a, b) => Number(keyOf(b) === key) - Number(keyOf(a) === key)));
+  }
+
+  /** So many grams on a plate. On terms that the first sets, the first one's follow; else each plate goes by itself. */
+  lay(id: string, massG: number): void {
+    const isFirst = this.plated()[0]?.id === id;
+    this.ownG.update((all) => new Map(all).set(id, massG));
+    if (!isFirst || this.terms() === 'portion' || this.terms() === '100 g') this.terms.set('plates');
+  }
+
+  setTerms(terms: Terms): void {
+    this.terms.set(terms);
+    if (terms !== 'plates') this.ownG.set(new Map());
+  }
+
+  private fetch(pick: Pick): void {
+    if (pick.kind === 'bought') return;
+    const { formulaId } = pick;
+    if (!this.stored().has(formulaId)) {
+      this.keep(
+        this.asking.ask<StoredFormula>((ask) => shelfActions.lookInto({ ask, id: formulaId })),
+        (stored) => this.stored.update((all) => new Map(all).set(formulaId, stored)),
+      );
+    }
+    if (pick.kind !== 'try' || this.tried().has(pick.tryId)) return;
+    const { tryId } = pick;
+    this.keep(
+      this.asking.ask<StoredFormula>((ask) => benchActions.tryWanted({ ask, formulaId, tryId })),
+      (stored) => this.tried.update((all) => new Map(all).set(tryId, stored)),
+    );
+  }
+
+  private keep(answer: Observable<Answer<StoredFormula>>, put: (stored: StoredFormula) => void): void {
+    answer.subscribe((told) => {
+      this.failure.set(told.ok ? undefined : told.words);
+      if (told.ok) put(told.value);
+    });
+  }
+}
