@@ -170,6 +170,8 @@ const VIEWS: readonly View[] = [
       await press(page, 'Compare');
       await choose(page, 'lay-beside', 'Carrot cake, a cafe’s slice');
       await choose(page, 'lay-beside', 'Oat and whey bar, from the shop');
+      await page.keyboard.press('Escape');
+      await page.click('h1');
       await sees(page, 'For the same energy');
       await page.waitForSelector('fm-energy-bars canvas');
     },

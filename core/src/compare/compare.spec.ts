@@ -153,13 +153,13 @@ describe('does the claim add up', () => {
     const sixteen = judge(claimed((_figure, amount) => (amount * 10) / 16)).explanations.find(({ kind }) => kind === 'portions');
     expect(sixteen).toEqual({ kind: 'portions', portions: 16 });
     expect(kinds(claimed((_figure, amount) => amount, 'portion', views.per100g ?? views.batch))).toContain('per');
-    expect(kinds(claimed((figure, amount) => (figure === 'energyKcal' ? amount * 4.184 : amount)))).toEqual(['kJ for kcal']);
+    expect(kinds(claimed((figure, amount) => (figure === 'energyKcal' ? amount * 4.184 : amount)))).toEqual(['kilojoules']);
     const bran = readFormula('Bran buns\nMakes 4\n100 g wheat bran\n100 g plain flour');
     const portion = analyse(bran, larder, shipped).views.portion;
     const available = claimed((figure, amount) => (figure === 'carbohydrateG' ? amount - portion.fibreG.amount : amount), 'portion', portion);
-    expect(judge(available, bran).explanations.map(({ kind }) => kind)).toContain('carbs counted otherwise');
+    expect(judge(available, bran).explanations.map(({ kind }) => kind)).toContain('carbohydrate');
     const dry = analyse(readFormula(LOAF.replace('120 g sunflower oil\n', '')), larder, shipped).views.portion;
-    const without = judge(claimed((_figure, amount) => amount, 'portion', dry)).explanations.flatMap((one) => (one.kind === 'left out' ? [one.line.foodId] : []));
+    const without = judge(claimed((_figure, amount) => amount, 'portion', dry)).explanations.flatMap((one) => (one.kind === 'omitted' ? [one.line.foodId] : []));
     expect(without).toEqual(['sunflower-oil']);
   });
 

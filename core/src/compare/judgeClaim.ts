@@ -28,11 +28,11 @@ export interface JudgedFigure {
 export type Explanation =
   | { readonly kind: 'portions'; readonly portions: number }
   | { readonly kind: 'per'; readonly per: Claim['per'] }
-  | { readonly kind: 'raw weight' }
-  | { readonly kind: 'kJ for kcal' }
-  | { readonly kind: 'carbs counted otherwise' }
-  | { readonly kind: 'left out'; readonly line: Line }
-  | { readonly kind: 'cooked for raw'; readonly line: Line };
+  | { readonly kind: 'raw' }
+  | { readonly kind: 'kilojoules' }
+  | { readonly kind: 'carbohydrate' }
+  | { readonly kind: 'omitted'; readonly line: Line }
+  | { readonly kind: 'cooked'; readonly line: Line };
 
 export interface JudgedClaim {
   readonly figures: readonly JudgedFigure[];
@@ -102,7 +102,7 @@ function rawWeight(terms: Terms, views: Views): readonly Explanation[] {
   const { claim, formula, larder, counting } = terms;
   const rawG = totalsOf(formula, larder, counting).massG;
   if (claim.per !== '100 g' || rawG <= 0) return [];
-  return allAgree(claim, (figure) => times(views.batch[figure], 100 / rawG)) ? [{ kind: 'raw weight' }] : [];
+  return allAgree(claim, (figure) => times(views.batch[figure], 100 / rawG)) ? [{ kind: 'raw' }] : [];
 }
 
 /** The others agree, and kilocalories agree with the kilojoules. */
@@ -110,7 +110,7 @@ function kilojoules({ claim }: Terms, reckoned: Reckoned): readonly Explanation[
   const energy = claim.figures.energyKcal;
   if (!energy || stands(energy, reckoned('energyKj')) !== 'agrees') return [];
   const isRest = entries(claim).every(([figure, claimed]) => figure === 'energyKcal' || stands(claimed, reckoned(figure)) === 'agrees');
-  return isRest ? [{ kind: 'kJ for kcal' }] : [];
+  return isRest ? [{ kind: 'kilojoules' }] : [];
 }
 
 /** All but the carbohydrate agrees, and that does as another school counts it. */
@@ -122,7 +122,7 @@ function otherCarbs(terms: Terms, reckoned: Reckoned): readonly Explanation[] {
   const counts = CARB_COUNTS.map((carbs) => figureFor('netCarbG', claim.per, viewsOf(formula, totalsOf(formula, larder, { ...counting, carbs }), loss)));
   const isCounted = (claimed: ClaimedFigure | undefined): boolean =>
     claimed === undefined || [...counts, reckoned('carbohydrateG'), availableOf(reckoned)].some((sum) => stands(claimed, sum) === 'agrees');
-  return of.every((figure) => isCounted(claim.figures[figure])) ? [{ kind: 'carbs counted otherwise' }] : [];
+  return of.every((figure) => isCounted(claim.figures[figure])) ? [{ kind: 'carbohydrate' }] : [];
 }
 
 /** Carbohydrate without fibre, as European panels print it. */
@@ -140,10 +140,10 @@ function oneLine(terms: Terms): readonly Explanation[] {
       return allAgree(claim, (figure) => figureFor(figure, claim.per, views));
     };
     if (!line.massG) return [];
-    if (agrees(() => undefined)) return [{ kind: 'left out', line }];
+    if (agrees(() => undefined)) return [{ kind: 'omitted', line }];
     const isPulse = line.foodId !== undefined && larder.foods.get(line.foodId)?.kind === 'pulse';
     const massG = line.massG;
-    return isPulse && [COOKED_WEIGHT, 1 / COOKED_WEIGHT].some((by) => agrees((one) => ({ ...one, massG: massG * by }))) ? [{ kind: 'cooked for raw', line }] : [];
+    return isPulse && [COOKED_WEIGHT, 1 / COOKED_WEIGHT].some((by) => agrees((one) => ({ ...one, massG: massG * by }))) ? [{ kind: 'cooked', line }] : [];
   });
 }
 

@@ -78,15 +78,15 @@ export class ClaimDesk {
         return SAY.wouldBePortions(one.portions);
       case 'per':
         return SAY.wouldBePer(sizeWords(one.per, word));
-      case 'raw weight':
+      case 'raw':
         return SAY.wouldBeRaw;
-      case 'kJ for kcal':
+      case 'kilojoules':
         return SAY.wouldBeKilojoules;
-      case 'carbs counted otherwise':
+      case 'carbohydrate':
         return SAY.wouldBeCarbs;
-      case 'left out':
+      case 'omitted':
         return SAY.wouldBeWithout(this.desk.foodName(one.line.foodId) ?? one.line.name);
-      case 'cooked for raw':
+      case 'cooked':
         return SAY.wouldBeCooked(this.desk.foodName(one.line.foodId) ?? one.line.name);
     }
   }

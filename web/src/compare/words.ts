@@ -12,6 +12,7 @@ export const SAY = {
   carbsAndAllElse: 'carbohydrate and all else',
   chooseWhatToLay: 'Choose a formula or a bought treat under “Lay beside”, or come here from the Bench.',
   compare: 'Compare',
+  csv: 'CSV',
   doesTheClaimAddUp: 'Does the claim add up?',
   eatTimes: (a: Shown, b: Shown, c: Shown, d: Shown) => said`${a} times the weight of ${b} (${c} to ${d})`,
   energyUnknown: (a: Shown) => said`beside ${a} it cannot be told: a figure is missing`,
