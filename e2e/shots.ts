@@ -76,6 +76,7 @@ async function weighOn(page: Page): Promise<void> {
 const VIEWS: readonly View[] = [
   { name: 'shelf', path: '/shelf' },
   { name: 'larder', path: '/larder?food=pack-mill-flour', act: larderShown },
+  { name: 'shopping', path: '/larder/shopping', act: (page) => sees(page, 'Use it up') },
   {
     name: 'label-desk',
     path: '/larder/pack/new',
@@ -108,17 +109,6 @@ const VIEWS: readonly View[] = [
     },
   },
   { name: 'weigh', path: '/bakes', act: weighOn },
-  {
-    name: 'portions',
-    path: '/bakes',
-    act: async (page) => {
-      const id = await page.evaluate(
-        async () => ((await (await fetch('/api/bakes')).json()) as { id: string; isFinished: boolean }[]).find(({ isFinished }) => isFinished)?.id ?? '',
-      );
-      await page.goto(new URL(`/bakes/${id}`, page.url()).href, { waitUntil: 'load' });
-      await sees(page, 'A portion as it really was');
-    },
-  },
   {
     name: 'cold',
     path: '/shelf',

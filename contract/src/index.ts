@@ -1,4 +1,5 @@
 export { boughtSchema, type StoredBought } from './bought';
+export { type ListedEntry, type ShoppingDay, type ShoppingPage, shoppingQuerySchema, type Tick, tickSchema, type UseUpPage } from './shopping';
 export { newPlanSchema, planChangeSchema, type PlanHead, planSchema, type StoredPlan } from './plan';
 export {
   countingQuerySchema,

@@ -5,6 +5,7 @@ export * from './formula';
 export * from './product';
 export * from './swap';
 export * from './target';
+export * from './shop';
 export * from './cold';
 export * from './safety';
 export * from './cost';

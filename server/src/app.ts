@@ -17,6 +17,7 @@ import { householdRoutes } from './routes/household';
 import { importRoutes } from './routes/imports';
 import { larderRoutes } from './routes/larder';
 import { planRoutes } from './routes/plans';
+import { shoppingRoutes } from './routes/shopping';
 import { pictureRoutes } from './routes/pictures';
 import { type LarderStore } from './store/larderStore';
 
@@ -50,6 +51,7 @@ export function buildApp({ larderStore, labels, scale, probe, vessels, webRoot, 
     bakeRoutes(larderStore, vessels, now),
     bookRoutes(larderStore, now),
     boughtRoutes(larderStore, now),
+    shoppingRoutes(larderStore, now),
     planRoutes(larderStore, vessels, now),
     deviceRoutes(labels, scale, probe),
     noSuchRoute,

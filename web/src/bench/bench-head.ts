@@ -63,7 +63,8 @@ export class BenchHead {
     const { formulaId, head } = this.state();
     const exported = this.unsaved() || !formulaId || !head ? { words: SAY.exportOnceItIsSaved } : { words: SAY.exportTheRecipe, href: `/api/formulas/${formulaId}/recipe.jsonld` };
     const baked = this.unsaved() || !formulaId ? [] : [{ words: SAY.bakeIt, run: (): void => void this.router.navigate(['/bakes'], { queryParams: { of: formulaId } }) }];
-    return [...baked, { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
+    const compared = !formulaId ? [] : [{ words: SAY.compareIt, run: (): void => void this.router.navigate(['/compare'], { queryParams: { of: formulaId } }) }];
+    return [...baked, ...compared, { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
   });
 
   protected readonly classOptions = computed(() => (this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name })));

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { CARB_COUNT_WORDS, CARB_COUNTS, type Counting, type Figures, massOf, type Views } from '@fellmist/core';
+import { CARB_COUNT_WORDS, CARB_COUNTS, cheapestProtein, type Counting, type Figures, massOf, NO_GOALS, type Views } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
+import { LarderDesk } from '../state/larderDesk';
 import { Choice, type Option } from '../ui/choice';
 import { FIGURE_ROWS, showChange, showNumber, showRange, showSum, showWorst } from '../ui/figures';
 import type { Asked } from '../parts/why-panel';
@@ -33,6 +34,7 @@ export class Nutrition {
   protected readonly say = SAY;
   protected readonly desk = inject(Desk);
   protected readonly preferences = inject(Preferences);
+  private readonly larderDesk = inject(LarderDesk);
   readonly whyAsked = output<Asked>();
   protected readonly view = signal<ViewName>('portion');
   protected readonly isWorst = signal(false);
@@ -78,11 +80,30 @@ export class Nutrition {
     return SAY.aboutGWhenBakedOnly(showNumber(massG, 0), showNumber(lowG, 0), showNumber(highG, 0), each);
   });
 
+  /** Which of the household's powders brings protein the cheapest, of those that suit this kind of treat and its diet. */
+  protected readonly proteinWords = computed(() => {
+    const [standing, larder] = [this.desk.standing(), this.desk.larder()];
+    if (!standing || !larder) return '';
+    const packs = this.larderDesk.packs().map(({ pack }) => pack);
+    const [first, second] = cheapestProtein(packs, standing.product, this.desk.sheet()?.rebuild.goals ?? NO_GOALS, larder, this.preferences.currency());
+    if (!first) return '';
+    const borne = first.mostShare < 1 ? SAY.upToShare(Math.round(first.mostShare * 100)) : '';
+    const next = second ? SAY.thenPowder(second.name, this.preferences.showPrice(second.per100gProtein)) : '';
+    return SAY.cheapestProtein(first.name, this.preferences.showPrice(first.per100gProtein), borne, next);
+  });
+
   protected readonly costWords = computed(() => {
     const [cost, views] = [this.desk.cost(), this.desk.rebuild()?.views];
     if (!cost || !views || cost.amount <= 0) return '';
     const gap = cost.unpricedLines.length > 0 ? SAY.noPrice(cost.unpricedLines.length, cost.unpricedLines.length === 1 ? SAY.lineHas : SAY.linesHave) : '';
-    return SAY.aBatchEach(cost.unpricedLines.length > 0 ? SAY.atLeast : '', this.preferences.showPrice(cost.amount), this.preferences.showPrice(cost.amount / views.portions), gap);
+    const show = (amount: number): string => this.preferences.showPrice(amount);
+    const massG = views.yield.massG;
+    const proteinG = views.batch.proteinG;
+    const more = [
+      ...(massG > 0 ? [SAY.priceFor100g(show((cost.amount * 100) / massG))] : []),
+      ...(proteinG.amount > 0 && proteinG.gaps.length === 0 ? [SAY.priceForProtein(show((cost.amount * 100) / proteinG.amount))] : []),
+    ].join('');
+    return SAY.aBatchEach(cost.unpricedLines.length > 0 ? SAY.atLeast : '', show(cost.amount), show(cost.amount / views.portions) + more, gap);
   });
 
   protected readonly atTable = computed(() =>

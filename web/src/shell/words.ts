@@ -5,6 +5,7 @@ export const SAY = {
   aboutBought: 'A treat from a shop or a cafe by its label, to compare with.',
   aboutGoals:
     'Say what a portion should come to and what may change for it; Fellmist works out the least change of amounts, looks for stand-ins as well, and says what fights where it cannot be had. Nothing is changed until you take it on the Bench.',
+  aboutShopping: 'What the days to come want and the larder lacks, in grams and packs, ticked as it goes into the basket; and what could be made with what should be used soon.',
   anywhereHere: 'Anywhere here',
   aWordOfIt: 'A word of it: a title, a note, a food',
   bakeDay: 'Bake day',
@@ -42,6 +43,7 @@ export const SAY = {
   reachAGoal: 'Reach a goal',
   safety: 'Safety',
   shelf: 'Shelf',
+  shopping: 'Shopping',
   skipToThePage: 'Skip to the page',
   stopTimer: (a: Shown) => said`Stop the timer “${a}”`,
   tablesInAndOut: 'Tables in and out',

@@ -1,0 +1,103 @@
+import { type StockItem, useBy } from '../cost';
+import { foodInHand, kindIdOf, type Larder } from '../food';
+import { countedParts, type Formula, type Line, NO_GOALS } from '../formula';
+import { classOf } from '../product';
+import { candidatesFor, limitOf, standInMass, type SwapTables } from '../swap';
+
+/** One thing that would be used up, and how. */
+export interface Use {
+  readonly stockId: string;
+  readonly name: string;
+  readonly leftG: number;
+  readonly usedG: number;
+  /** The line that it takes the place of, and the rule by which; absent where the formula asks for it as it is. */
+  readonly swap: { readonly lineId: string; readonly name: string; readonly ruleId: string; readonly share: number } | undefined;
+}
+
+/** A formula that uses something up. */
+export interface UsesUp {
+  readonly formulaId: string;
+  readonly title: string;
+  readonly uses: readonly Use[];
+  /** The higher the better: shares used, what is due sooner more. */
+  readonly score: number;
+}
+
+export interface OwnFormula {
+  readonly formulaId: string;
+  readonly formula: Formula;
+}
+
+/** A swap counts less than a formula that asks for it as it is. House value. */
+const OF_A_SWAP = 0.6;
+/** Something due today counts twice what is due in this many days. House value. */
+const HALF_DAYS = 4;
+/** What leaves less of a rest than this share is used up. House value. */
+const ALL_BUT = 0.03;
+
+interface Due {
+  readonly item: StockItem;
+  readonly kindId: string;
+  readonly name: string;
+  readonly weight: number;
+}
+
+/** What should be used, the sooner the heavier; what is past is not offered. */
+function dueOf(items: readonly StockItem[], larder: Larder, today: string): readonly Due[] {
+  return items.flatMap((item) => {
+    const food = larder.foods.get(item.foodId);
+    const due = food && useBy(item, food, today);
+    if (!food || item.leftG <= 0 || (due && due.daysLeft < 0)) return [];
+    return [{ item, kindId: kindIdOf(food), name: food.name, weight: due ? HALF_DAYS / (HALF_DAYS + due.daysLeft) : 0.1 }];
+  });
+}
+
+/** What a line would use of something in its place, by the rule that uses the most of it. */
+function bySwap(line: Line, { item, kindId, name }: Due, classId: string | undefined, larder: Larder, tables: SwapTables): Use | undefined {
+  const from = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+  if (!from || !line.massG || kindIdOf(from) === kindId) return undefined;
+  const massG = line.massG;
+  const ways = candidatesFor(line, tables.rules, larder, NO_GOALS, classId).flatMap(({ rule }): readonly Use[] => {
+    const [standIn] = rule.to;
+    const basis = standIn?.basis ?? rule.basis;
+    const to = standIn && foodInHand(standIn.foodId, larder);
+    if (rule.to.length !== 1 || standIn?.foodId !== kindId || !to || basis === 'sweetness') return [];
+    const most = limitOf(rule, massG, classId).share;
+    const whole = standInMass(massG, from, to, standIn.ratio, basis);
+    if (!whole) return [];
+    // No more of it than there is: a smaller share of the line gives way.
+    const share = Math.min(most, item.leftG / whole);
+    return [{ stockId: item.id, name, leftG: item.leftG, usedG: whole * share, swap: { lineId: line.id, name: from.name, ruleId: rule.id, share } }];
+  });
+  return ways.sort((a, b) => b.usedG - a.usedG)[0];
+}
+
+function usesOf({ formula }: OwnFormula, due: readonly Due[], larder: Larder, tables: SwapTables): readonly (Use & { readonly weight: number })[] {
+  const lines = countedParts(formula).flatMap((part) => part.lines);
+  const classId = classOf(formula, tables)?.id;
+  return due.flatMap((one) => {
+    const wantedG = lines.reduce((sum, { foodId, massG = 0 }) => {
+      const food = foodId === undefined ? undefined : larder.foods.get(foodId);
+      return food && kindIdOf(food) === one.kindId ? sum + massG : sum;
+    }, 0);
+    if (wantedG > 0) return [{ stockId: one.item.id, name: one.name, leftG: one.item.leftG, usedG: Math.min(wantedG, one.item.leftG), swap: undefined, weight: one.weight }];
+    const ways = lines.flatMap((line) => bySwap(line, one, classId, larder, tables) ?? []).sort((a, b) => b.usedG - a.usedG);
+    return ways[0] ? [{ ...ways[0], weight: one.weight * OF_A_SWAP }] : [];
+  });
+}
+
+/**
+ * Own formulas by what they use up of what is in stock before it spoils, as they are or with one swap of the trade for each
+ * thing. What should be used soonest counts most, and more where nothing of it is left over.
+ */
+export function useUp(formulas: readonly OwnFormula[], items: readonly StockItem[], larder: Larder, tables: SwapTables, today: string): readonly UsesUp[] {
+  const due = dueOf(items, larder, today);
+  return formulas
+    .flatMap((own): readonly UsesUp[] => {
+      const uses = usesOf(own, due, larder, tables);
+      if (uses.length === 0) return [];
+      const score = uses.reduce((sum, { usedG, leftG, weight }) => sum + weight * (usedG >= leftG * (1 - ALL_BUT) ? 1 : (0.8 * usedG) / leftG), 0);
+      return [{ formulaId: own.formulaId, title: own.formula.title, uses: uses.map(({ weight: _weight, ...use }) => use), score }];
+    })
+    .sort((a, b) => b.score - a.score);
+}
