@@ -33,7 +33,7 @@ describe('the larder', () => {
     await page.waitForFunction(() => document.querySelector('.rows .row .tag') !== null && document.querySelectorAll('.rows .row').length > 4);
     await press(page, 'Plain whey, paper pouch');
     await sees(page, 'per 100 g of protein');
-    await press(page, 'Compare');
+    await press(page, 'Compare with another');
     await press(page, 'Pea protein, village co-op');
     await page.waitForFunction(() => document.querySelectorAll('fm-food-card thead th').length === 3);
     expect(await page.$eval('fm-food-card thead', (head) => (head as HTMLElement).innerText)).toMatch(/Pea protein[\s\S]*Plain whey/);

@@ -59,7 +59,7 @@ export class ShoppingPlace {
   protected readonly due = computed(() =>
     (this.useUp()?.due ?? []).map(({ stockId, name, leftG, on }) => ({
       stockId,
-      words: on ? SAY.dueOn(fieldGrams(leftG), name, day.format(new Date(on))) : SAY.leftOf(fieldGrams(leftG), name),
+      words: on ? SAY.dueOn(fieldGrams(leftG), name, day.format(new Date(on))) : SAY.gramsOfIt(fieldGrams(leftG), name),
     })),
   );
   protected readonly ideas = computed(() => (this.useUp()?.formulas ?? []).map(({ formulaId, title, uses }) => ({ formulaId, title, uses: uses.map((use) => this.used(use)) })));

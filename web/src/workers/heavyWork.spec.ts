@@ -71,6 +71,16 @@ test('answers find who asked, whatever the order; each is told how far its own w
   expect(first.heard).toEqual([{ kind: 'done', answer: ['one'] }, 'over']);
 });
 
+test('what a job has so far comes along with how far it is', () => {
+  const { heard } = follow(heavyWork());
+  workers[0]?.say({ kind: 'progress', id: 1, share: 0.2, soFar: ['first'] });
+  workers[0]?.say({ kind: 'progress', id: 1, share: 0.4 });
+  expect(heard).toEqual([
+    { kind: 'progress', share: 0.2, soFar: ['first'] },
+    { kind: 'progress', share: 0.4 },
+  ]);
+});
+
 test('a job that nobody waits for is cancelled, and a late answer to it reaches nobody', () => {
   const heavy = heavyWork();
   const { heard, listening } = follow(heavy);
