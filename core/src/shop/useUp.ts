@@ -32,6 +32,8 @@ export interface OwnFormula {
 const OF_A_SWAP = 0.6;
 /** Something due today counts twice what is due in this many days. House value. */
 const HALF_DAYS = 4;
+/** Nobody swaps for the sake of less than this share of what is left. House value. */
+const WORTH_A_SWAP = 0.15;
 /** What leaves less of a rest than this share is used up. House value. */
 const ALL_BUT = 0.03;
 
@@ -75,15 +77,21 @@ function bySwap(line: Line, { item, kindId, name }: Due, classId: string | undef
 function usesOf({ formula }: OwnFormula, due: readonly Due[], larder: Larder, tables: SwapTables): readonly (Use & { readonly weight: number })[] {
   const lines = countedParts(formula).flatMap((part) => part.lines);
   const classId = classOf(formula, tables)?.id;
-  return due.flatMap((one) => {
-    const wantedG = lines.reduce((sum, { foodId, massG = 0 }) => {
-      const food = foodId === undefined ? undefined : larder.foods.get(foodId);
-      return food && kindIdOf(food) === one.kindId ? sum + massG : sum;
-    }, 0);
-    if (wantedG > 0) return [{ stockId: one.item.id, name: one.name, leftG: one.item.leftG, usedG: Math.min(wantedG, one.item.leftG), swap: undefined, weight: one.weight }];
-    const ways = lines.flatMap((line) => bySwap(line, one, classId, larder, tables) ?? []).sort((a, b) => b.usedG - a.usedG);
-    return ways[0] ? [{ ...ways[0], weight: one.weight * OF_A_SWAP }] : [];
-  });
+  /** A line gives way once. */
+  const given = new Set<string>();
+  return [...due]
+    .sort((a, b) => b.weight - a.weight)
+    .flatMap((one) => {
+      const wantedG = lines.reduce((sum, { foodId, massG = 0 }) => {
+        const food = foodId === undefined ? undefined : larder.foods.get(foodId);
+        return food && kindIdOf(food) === one.kindId ? sum + massG : sum;
+      }, 0);
+      if (wantedG > 0) return [{ stockId: one.item.id, name: one.name, leftG: one.item.leftG, usedG: Math.min(wantedG, one.item.leftG), swap: undefined, weight: one.weight }];
+      const [best] = lines.flatMap((line) => (given.has(line.id) ? [] : (bySwap(line, one, classId, larder, tables) ?? []))).sort((a, b) => b.usedG - a.usedG);
+      if (!best?.swap || best.usedG < WORTH_A_SWAP * one.item.leftG) return [];
+      given.add(best.swap.lineId);
+      return [{ ...best, weight: one.weight * OF_A_SWAP }];
+    });
 }
 
 /**

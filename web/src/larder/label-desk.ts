@@ -92,6 +92,8 @@ export class LabelDesk {
   protected readonly say = SAY;
   readonly pack = input.required<Pack>();
   readonly generic = input<Food>();
+  /** It is no pack of any kind of food: what its label leaves out stays unknown. */
+  readonly isOfNoKind = input(false);
   readonly changed = output<Partial<Pack>>();
   protected readonly marks = LEVEL_MARKS;
   protected readonly units: readonly Option<'g' | 'mL'>[] = [

@@ -68,6 +68,7 @@ export const SAY = {
   costsAll: (a: Shown) => said`about ${a}`,
   costsWithout: (a: Shown, b: Shown) => said`about ${a}, without ${b} that have no price`,
   couldBe: 'could be',
+  countsByItsLabel: 'It counts by its label alone: what is not printed stays unknown.',
   csv: 'CSV',
   cup: 'Cup',
   currency: 'Currency',
