@@ -40,7 +40,10 @@ test('a planned day wants what its formulas hold, less the stock; another day is
 
 test('a tick holds for what was needed then, and asks again when more is', async () => {
   const isTicked = async (query = ''): Promise<boolean | undefined> => (await get<ShoppingPage>(`/api/shopping${query}`)).entries.find(({ id }) => id === 'sugar')?.isTicked;
-  const tick = (massG: number | null): Promise<number> => local(request(app).put('/api/shopping/ticks')).send({ id: 'sugar', massG }).then(({ status }) => status);
+  const tick = (massG: number | null): Promise<number> =>
+    local(request(app).put('/api/shopping/ticks'))
+      .send({ id: 'sugar', massG })
+      .then(({ status }) => status);
   expect(await tick(100)).toBe(204);
   expect(await isTicked()).toBe(false);
   expect(await tick(200)).toBe(204);
