@@ -10,6 +10,8 @@ export interface Use {
   readonly name: string;
   readonly leftG: number;
   readonly usedG: number;
+  /** Nothing of it is left that is worth keeping. */
+  readonly isAll: boolean;
   /** The line that it takes the place of, and the rule by which; absent where the formula asks for it as it is. */
   readonly swap: { readonly lineId: string; readonly name: string; readonly ruleId: string; readonly share: number } | undefined;
 }
@@ -36,6 +38,7 @@ const HALF_DAYS = 4;
 const WORTH_A_SWAP = 0.15;
 /** What leaves less of a rest than this share is used up. House value. */
 const ALL_BUT = 0.03;
+const isAll = (usedG: number, leftG: number): boolean => usedG >= leftG * (1 - ALL_BUT);
 
 interface Due {
   readonly item: StockItem;
@@ -69,7 +72,16 @@ function bySwap(line: Line, { item, kindId, name }: Due, classId: string | undef
     if (!whole) return [];
     // No more of it than there is: a smaller share of the line gives way.
     const share = Math.min(most, item.leftG / whole);
-    return [{ stockId: item.id, name, leftG: item.leftG, usedG: whole * share, swap: { lineId: line.id, name: from.name, ruleId: rule.id, share } }];
+    return [
+      {
+        stockId: item.id,
+        name,
+        leftG: item.leftG,
+        usedG: whole * share,
+        isAll: isAll(whole * share, item.leftG),
+        swap: { lineId: line.id, name: from.name, ruleId: rule.id, share },
+      },
+    ];
   });
   return ways.sort((a, b) => b.usedG - a.usedG)[0];
 }
@@ -86,7 +98,18 @@ function usesOf({ formula }: OwnFormula, due: readonly Due[], larder: Larder, ta
         const food = foodId === undefined ? undefined : larder.foods.get(foodId);
         return food && kindIdOf(food) === one.kindId ? sum + massG : sum;
       }, 0);
-      if (wantedG > 0) return [{ stockId: one.item.id, name: one.name, leftG: one.item.leftG, usedG: Math.min(wantedG, one.item.leftG), swap: undefined, weight: one.weight }];
+      if (wantedG > 0)
+        return [
+          {
+            stockId: one.item.id,
+            name: one.name,
+            leftG: one.item.leftG,
+            usedG: Math.min(wantedG, one.item.leftG),
+            isAll: isAll(wantedG, one.item.leftG),
+            swap: undefined,
+            weight: one.weight,
+          },
+        ];
       const [best] = lines.flatMap((line) => (given.has(line.id) ? [] : (bySwap(line, one, classId, larder, tables) ?? []))).sort((a, b) => b.usedG - a.usedG);
       if (!best?.swap || best.usedG < WORTH_A_SWAP * one.item.leftG) return [];
       given.add(best.swap.lineId);
@@ -104,7 +127,7 @@ export function useUp(formulas: readonly OwnFormula[], items: readonly StockItem
     .flatMap((own): readonly UsesUp[] => {
       const uses = usesOf(own, due, larder, tables);
       if (uses.length === 0) return [];
-      const score = uses.reduce((sum, { usedG, leftG, weight }) => sum + weight * (usedG >= leftG * (1 - ALL_BUT) ? 1 : (0.8 * usedG) / leftG), 0);
+      const score = uses.reduce((sum, { usedG, leftG, weight }) => sum + weight * (isAll(usedG, leftG) ? 1 : (0.8 * usedG) / leftG), 0);
       return [{ formulaId: own.formulaId, title: own.formula.title, uses: uses.map(({ weight: _weight, ...use }) => use), score }];
     })
     .sort((a, b) => b.score - a.score);

@@ -53,7 +53,8 @@ export function strainWords(role: LedgerRole, state: 'low' | 'high'): string {
   return roleOf(role).strains[state === 'low' ? 0 : 1];
 }
 
-function strainsOf(standing: Standing): readonly string[] {
+/** Roles that are out of their band and not left so, in words. */
+export function strainsOf(standing: Standing): readonly string[] {
   return standing.rows.flatMap(({ role, state, left }) => ((state === 'low' || state === 'high') && !left ? [strainWords(role, state)] : []));
 }
 

@@ -18,7 +18,7 @@ export {
   restoreLine,
 } from './edit';
 export { type Blend, roleRatio, ruleByRoles } from './byRoles';
-export { type Candidate, candidatesFor, rankCandidates, type RankedCandidate, strainWords } from './candidates';
+export { type Candidate, candidatesFor, rankCandidates, type RankedCandidate, strainsOf, strainWords } from './candidates';
 export { openSwap, type Opened, proposalWords } from './propose';
 export { type FoundRule, ruleFor, ruleForBlend } from './ruleFor';
 export { limitOf, refusalOf, type SideChange, standInMass, type StandIn, STEP_PLACES, type StepPlace, type SwapBasis, type SwapRule } from './rule';

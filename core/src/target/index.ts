@@ -2,6 +2,7 @@ export { type Amounts, type AmountsAsk, amountsSteps, type LooseningLine, TARGET
 export { solverOf } from './highs';
 export { type Freedom, type MayCome, pieceOf, usualFreedom } from './lever';
 export { type LimitOf } from './limit';
-export { type Drafted, type FoundRebuild, rebuildSteps, type Search, type SearchStep, type SwapTaken } from './rebuilds';
+export { type Drafted, type FoundRebuild, type Search, type SearchStep, type SwapTaken } from './foundRebuild';
+export { rebuildSteps } from './rebuilds';
 export { type Axis, type AxisFigure, type TradeOffAsk, tradeOffSteps, type TradePoint } from './tradeOff';
 export { type Column, type QuadraticModel, type Row, type Solver } from './solver';

@@ -1,6 +1,6 @@
 import { batchCost } from '../cost';
 import { type Allergen, barredAllergens, type Larder } from '../food';
-import { allLines, countedParts, eatenShare, type Figures, type Formula, judgeGoals, type Line, NO_GOALS, totalsOf, viewsOf } from '../formula';
+import { allLines, countedParts, eatenShare, type Formula, judgeGoals, type Line, NO_GOALS, totalsOf, viewsOf } from '../formula';
 import { measuresOf, sweetenerWarnings } from '../role';
 import {
   acceptProposal,
@@ -11,67 +11,19 @@ import {
   type Proposal,
   settleOpen,
   standingOf,
-  strainWords,
+  strainsOf,
   type SwapTables,
   unrestOf,
   type Worksheet,
 } from '../swap';
-import { type AmountsAsk, linesOf, movesOf, proposalsFor, type TargetLine, type Worked, workOut } from './amounts';
+import { type AmountsAsk, linesOf, movesOf, proposalsFor, type Worked, workOut } from './amounts';
 import { folded } from './fold';
+import { bestOf, type FoundRebuild, type SearchStep, type Search } from './foundRebuild';
 import { isMet, MET } from './solve';
 import { type Solver } from './solver';
 
-/** One swap of a rebuild: which line gives way to what, for which share. */
-export interface SwapTaken {
-  readonly lineId: string;
-  readonly ruleId: string;
-  readonly from: string;
-  readonly to: readonly string[];
-  readonly share: number;
-}
-
-/** Some swaps, and the sheet with them taken before any amount is changed. */
-export interface Drafted {
-  readonly swaps: readonly SwapTaken[];
-  readonly swapped: Worksheet;
-  /** The swaps' own proposals. */
-  readonly opened: readonly Proposal[];
-}
-
-/** A rebuild that was found, and what it would cost in taste, money and energy. */
-export interface FoundRebuild extends Drafted {
-  /** All that has to be done, to be taken one by one. */
-  readonly proposals: readonly Proposal[];
-  /** The sheet with all of it done. */
-  readonly sheet: Worksheet;
-  readonly isMet: boolean;
-  readonly lines: readonly TargetLine[];
-  readonly portion: Figures;
-  readonly portionMassG: number;
-  /** What a portion costs; undefined while a price is missing. */
-  readonly portionCost: number | undefined;
-  /** Roles out of their band, and what its sweeteners taste of, in words. */
-  readonly strains: readonly string[];
-  readonly warnings: readonly string[];
-  /** Allergens that it brings and the formula as it lies does not. */
-  readonly newAllergens: readonly Allergen[];
-  /** The lower the better: what is missed, how much is changed, how it stands. */
-  readonly score: number;
-}
-
-/** The best rebuilds so far, and lines that the diet keeps out and no rule of the trade replaces: with any of these there is none. */
-export interface Search {
-  readonly best: readonly FoundRebuild[];
-  readonly stuckLineIds: readonly string[];
-}
-
-/** How far a search is. */
-export interface SearchStep extends Search {
-  readonly share: number;
-}
-
-/** Rebuilds shown, swaps in one of them beside those the diet asks for, sheets worked out, how many lead on to a further swap, ways to swap a line, and of the same lines in a row. House values. */
-const MOST = { shown: 5, swaps: 3, solved: 120, leading: 8, options: 14, ofSameLines: 3 } as const;
+/** Swaps in a rebuild beside those the diet asks for, sheets worked out, how many lead on to a further swap, ways to swap a line, and of the same lines in a row. House values. */
+const MOST = { swaps: 3, solved: 120, leading: 8, options: 14, ofSameLines: 3 } as const;
 /** What counts against a rebuild. House values. */
 const AGAINST = { miss: 10, swap: 0.5, unrest: 2, strain: 0.5, warning: 0.4, newAllergen: 0.8 } as const;
 /** How much a quick look weighs beside what a draft grew from: a goal missed by a twentieth is one step there. House value. */
@@ -178,7 +130,7 @@ function rebuildOf(draft: Draft, { ask, larder, tables }: Kitchen, solver: Solve
   const cost = batchCost(sheet.rebuild, larder, ask.prices);
   const before = allergensIn(ask.sheet, larder);
   const told = {
-    strains: standing.rows.flatMap(({ role, state, left }) => ((state === 'low' || state === 'high') && !left ? [strainWords(role, state)] : [])),
+    strains: strainsOf(standing),
     warnings: sweetenerWarnings(standing.sums, standing.product?.servedC ?? ROOM_C).map(({ words }) => words),
     newAllergens: [...allergensIn(sheet, larder)].filter((one) => !before.has(one)),
   };
@@ -196,30 +148,6 @@ function rebuildOf(draft: Draft, { ask, larder, tables }: Kitchen, solver: Solve
     portionCost: cost.unpricedLines.length === 0 ? cost.amount / views.portions : undefined,
     score: scoreOf(worked, draft, told),
   };
-}
-
-/** Rebuilds that share more than this of their stand-ins are one. House value. */
-const ALIKE = 0.5;
-
-/** One only adds swaps to the other, or most of their stand-ins are the same: not a different rebuild. */
-function isMoreOfTheSame(one: FoundRebuild, other: FoundRebuild): boolean {
-  const standIns = ({ swaps }: FoundRebuild): ReadonlySet<string> => new Set(swaps.map(({ lineId, to }) => `${lineId}:${[...to].sort().join('+')}`));
-  const [mine, theirs] = [standIns(one), standIns(other)];
-  if (theirs.size === 0) return mine.size === 0;
-  const shared = [...theirs].filter((each) => mine.has(each)).length;
-  return shared === theirs.size || shared / (mine.size + theirs.size - shared) >= ALIKE;
-}
-
-/** The best few that differ, by score: those that meet the goals, or the nearest where none does. */
-function bestOf(found: readonly FoundRebuild[]): readonly FoundRebuild[] {
-  const met = found.filter(({ isMet }) => isMet);
-  const ranked = [...(met.length > 0 ? met : found)].sort((a, b) => a.score - b.score);
-  const best: FoundRebuild[] = [];
-  for (const one of ranked) {
-    if (best.length >= MOST.shown) break;
-    if (!best.some((better) => isMoreOfTheSame(one, better))) best.push(one);
-  }
-  return best;
 }
 
 /** The lines that the diet keeps out. */

@@ -6,7 +6,7 @@ import { type AmountsAsk, linesOf, movesOf, prepare, type TargetLine } from './a
 import { folded } from './fold';
 import { type Limit, type LimitOf, limitOfGoal, valueOf } from './limit';
 import { measurable } from './round';
-import { type Drafted, type SwapTaken } from './rebuilds';
+import { type Drafted, type SwapTaken } from './foundRebuild';
 import { MET, type Problem, solveAmounts } from './solve';
 import { type Solver } from './solver';
 

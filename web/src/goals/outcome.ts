@@ -1,4 +1,4 @@
-import { allLines, type Amounts, type Analysis, type Figure, judgeGoals, type Proposal, settleOpen, standingOf, strainWords, type Worksheet } from '@fellmist/core';
+import { allLines, type Amounts, type Analysis, type Figure, judgeGoals, type Proposal, settleOpen, standingOf, strainsOf, type Worksheet } from '@fellmist/core';
 import type { Desk } from '../state/desk';
 
 /** What a sheet would be with some proposals taken. */
@@ -24,9 +24,7 @@ export function outcomeOf(desk: Desk, proposals: readonly Proposal[]): Outcome |
   return {
     sheet,
     analysis,
-    strains: standingOf(sheet, ready.larder, ready.tables).rows.flatMap(({ role, state, left }) =>
-      (state === 'low' || state === 'high') && !left ? [strainWords(role, state)] : [],
-    ),
+    strains: strainsOf(standingOf(sheet, ready.larder, ready.tables)),
     goals: judgeGoals(sheet.rebuild.goals?.targets ?? [], { views: analysis.views, cost: known, sweetness: analysis.measures.sweetness }),
     portionCost: known === undefined ? undefined : known / analysis.views.portions,
   };

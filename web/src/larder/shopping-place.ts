@@ -82,8 +82,8 @@ export class ShoppingPlace {
     };
   }
 
-  private used({ name, usedG, leftG, swap }: Use): string {
-    const much = usedG >= leftG * 0.97 ? SAY.allOf(fieldGrams(leftG), name) : SAY.gramsOf2(fieldGrams(usedG), fieldGrams(leftG), name);
+  private used({ name, usedG, leftG, isAll, swap }: Use): string {
+    const much = isAll ? SAY.allOf(fieldGrams(leftG), name) : SAY.gramsOf2(fieldGrams(usedG), fieldGrams(leftG), name);
     return swap ? SAY.inPlaceOf(much, swap.name) : much;
   }
 

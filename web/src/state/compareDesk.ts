@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { ShelfEntry, StoredBought, StoredFormula } from '@fellmist/contract';
-import { type BoughtTreat, figuresOfBought, type Formula, pricesPerGram, type Plate, type Plated, plates, type Terms, type Worksheet } from '@fellmist/core';
+import { figuresOfBought, type Formula, pricePer100g, type Plate, type Plated, plates, type Terms, type Worksheet } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import type { Observable } from 'rxjs';
 import { type Answer, Asking } from './asking';
@@ -90,20 +90,15 @@ export class CompareDesk {
   private ofBought(id: string): Plated | undefined {
     const treat = this.boughtTreats().find(({ bought }) => bought.id === id)?.bought;
     if (!treat) return undefined;
-    const perGram = pricesPerGram([this.asPriced(treat)], this.preferences.currency()).get(treat.id);
+    const currency = this.preferences.currency();
     return {
       id: `bought:${id}`,
       name: treat.name,
       per100g: figuresOfBought(treat, this.preferences.counting()),
       portionMassG: treat.portionMassG,
-      costPer100g: perGram === undefined ? undefined : perGram * 100,
+      // Paid in another currency it is no price here: nobody knows the rate.
+      costPer100g: (treat.currency ?? currency) === currency ? pricePer100g({ ...(treat.price === undefined ? {} : { price: treat.price }), netG: treat.portionMassG }) : undefined,
     };
-  }
-
-  /** One of a bought treat is its own pack. */
-  private asPriced({ id, name, price, currency, portionMassG }: BoughtTreat): Parameters<typeof pricesPerGram>[0][number] {
-    const money = { ...(price === undefined ? {} : { price }), ...(currency === undefined ? {} : { currency }) };
-    return { id, name, kindId: '', measuresG: {}, mayContain: [], thirstTests: [], note: '', netG: portionMassG, ...money };
   }
 
   /** Fetches what can be chosen from; without a choice yet, begins with what lies on the bench, its original and what was bought. */
