@@ -1,4 +1,4 @@
-import { type Formula, LIMITS } from '@fellmist/core';
+import { type Figures, type Formula, LIMITS } from '@fellmist/core';
 import {
   type BakeEvent,
   type InTheHeat,
@@ -100,7 +100,7 @@ export const bakeEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamp, kind: z.literal('portion cut'), massG: grams.positive(), name: words }),
   z.strictObject({ ...stamp, kind: z.literal('plated'), name: words, portions, toppings: z.array(topping).max(40), lines: z.array(lineSchema).max(40) }),
   z.strictObject({ ...stamp, kind: z.literal('kept'), place, portions, useBy: z.iso.date().optional() }),
-  z.strictObject({ ...stamp, kind: z.literal('eaten'), place: z.enum(['fridge', 'freezer', 'table']), portions }),
+  z.strictObject({ ...stamp, kind: z.literal('eaten'), place: z.enum(['fridge', 'freezer', 'table']), portions, name: z.string().trim().max(40).optional() }),
   z.strictObject({ ...stamp, kind: z.literal('undone'), eventId: z.uuid() }),
   z.strictObject({ ...stamp, kind: z.literal('finished') }),
 ]) satisfies z.ZodType<BakeEvent>;
@@ -133,12 +133,14 @@ export interface KeptPortions {
   readonly place: 'fridge' | 'freezer';
   readonly left: number;
   readonly useBy?: string;
+  /** What a portion of it holds; absent where its weight is not known. */
+  readonly portion?: Figures;
   /** How it is thawed and warmed, in the words of its class; empty where nothing is to be done. */
   readonly words: string;
 }
 
 /** A portion eaten, or that taken back: the event's id is the page's, its place in the list is the server's. */
-export const eatSchema = z.strictObject({ id: z.uuid(), place });
+export const eatSchema = z.strictObject({ id: z.uuid(), place, name: z.string().trim().min(1).max(40).optional() });
 export const uneatSchema = z.strictObject({ id: z.uuid(), eventId: z.uuid() });
 export type Eat = z.infer<typeof eatSchema>;
 export type Uneat = z.infer<typeof uneatSchema>;

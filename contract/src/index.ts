@@ -90,3 +90,4 @@ export {
   tastingSchema,
   type TryPicture,
 } from './book';
+export { type WeekItem, type WeekPage, weekQuerySchema } from './week';

@@ -20,6 +20,8 @@ export const householdSchema = z.strictObject({
   scaleStepG: z.union([z.literal(0.1), z.literal(0.5), z.literal(1), z.literal(2), z.literal(5)]),
   freezerC: tempC(-40, -5),
   fridgeC: tempC(0, 12),
+  people: z.array(z.string().trim().min(1).max(40)).max(20).optional(),
+  weekIsOff: z.boolean().optional(),
   ovenSince: z.iso.datetime().optional(),
   ovenIsUneven: z.boolean().optional(),
   forgotten: z.record(z.string().max(80), z.iso.datetime()).optional(),

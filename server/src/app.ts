@@ -18,6 +18,7 @@ import { importRoutes } from './routes/imports';
 import { larderRoutes } from './routes/larder';
 import { planRoutes } from './routes/plans';
 import { shoppingRoutes } from './routes/shopping';
+import { weekRoutes } from './routes/week';
 import { pictureRoutes } from './routes/pictures';
 import { type LarderStore } from './store/larderStore';
 
@@ -52,6 +53,7 @@ export function buildApp({ larderStore, labels, scale, probe, vessels, webRoot, 
     bookRoutes(larderStore, now),
     boughtRoutes(larderStore, now),
     shoppingRoutes(larderStore, now),
+    weekRoutes(larderStore, now),
     planRoutes(larderStore, vessels, now),
     deviceRoutes(labels, scale, probe),
     noSuchRoute,

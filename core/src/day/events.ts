@@ -62,7 +62,7 @@ export type BakeAct =
   | { readonly kind: 'portion cut'; readonly massG: number; readonly name: string }
   | { readonly kind: 'plated'; readonly name: string; readonly portions: number; readonly toppings: readonly Topping[]; readonly lines: readonly Line[] }
   | { readonly kind: 'kept'; readonly place: 'fridge' | 'freezer'; readonly portions: number; readonly useBy?: string }
-  | { readonly kind: 'eaten'; readonly place: 'fridge' | 'freezer' | 'table'; readonly portions: number }
+  | { readonly kind: 'eaten'; readonly place: 'fridge' | 'freezer' | 'table'; readonly portions: number; readonly name?: string | undefined }
   /** What a taster says of it; said anew, the last counts. */
   | {
       readonly kind: 'tasted';

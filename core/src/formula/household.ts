@@ -21,6 +21,10 @@ export interface HouseholdSettings {
   readonly scaleStepG: 0.1 | 0.5 | 1 | 2 | 5;
   readonly freezerC: number;
   readonly fridgeC: number;
+  /** Who eats here, by the names they go by. */
+  readonly people?: readonly string[];
+  /** The week's page is not wanted: what is eaten is nobody's business. */
+  readonly weekIsOff?: boolean;
   /** From when bakes tell of the oven, an ISO time: what an earlier oven did is forgotten. All, where it is not given. */
   readonly ovenSince?: string;
   /** It browns on one side: what is baked is turned at half time. */

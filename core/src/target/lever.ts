@@ -36,6 +36,22 @@ const FIXED: Freedom = { kind: 'fixed' };
 /** How far a line goes where nobody says otherwise: to half, and to twice of what it is. House values. */
 const USUAL = { least: 0.5, most: 2 } as const;
 
+/** Share of the batch that a food may come in by where nobody says otherwise, and the least of it, grams. House values. */
+const COMES = { share: 0.15, leastG: 5 } as const;
+
+/** The most of a food that comes into a batch of so many grams where nobody says otherwise, by fives. */
+export function usualMostG(batchG: number): number {
+  return Math.max(Math.round((batchG * COMES.share) / 5) * 5, COMES.leastG);
+}
+
+/** From this share of change on a line is not the same any more. House value. */
+const MUCH = 0.45;
+
+/** The amount is so far from what it was that the line is another. */
+export function isAnotherAmount(nowG: number, thenG: number): boolean {
+  return nowG === 0 || Math.abs(thenG - nowG) >= MUCH * nowG;
+}
+
 /** What stays where nobody says otherwise: it sets taste and rise, and is not eaten for its figures. House list. */
 const STAYS = ['leavening', 'flavour', 'gum', 'topping'] as const;
 

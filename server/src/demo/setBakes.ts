@@ -2,10 +2,11 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type ShippedLarder, vesselSchema } from '@fellmist/contract';
 import { classOf, mainPart } from '@fellmist/core';
-import { type BakeAct, type BakeEvent, bakingTime, fitOf, foldBake, inWeighingOrder, realMass, thermalOf, type Vessel, volumeOf } from '@fellmist/core/bake';
-import { addDays, formatISO, parseISO } from 'date-fns';
+import { type BakeAct, type BakeEvent, bakingTime, fitOf, inWeighingOrder, realMass, thermalOf, type Vessel, volumeOf } from '@fellmist/core/bake';
+import { addDays, differenceInCalendarDays, formatISO, parseISO, subDays } from 'date-fns';
 import * as z from 'zod';
 import { beginBake, readBake, tellBake } from '../store/bakes';
+import { foldedBake } from '../store/foldedBake';
 import { readFormula } from '../store/formulas';
 import { type LarderStore } from '../store/larderStore';
 import { putVessel } from '../store/vessels';
@@ -30,12 +31,18 @@ const table = z.strictObject({
       oven: z.strictObject({ ovenC: z.number(), minutes: z.number() }).optional(),
       pieces: z.array(z.number()).optional(),
       kept: z.strictObject({ place: z.enum(['fridge', 'freezer']), portions: z.number() }).optional(),
+      /** Portions eaten since, so many days before today; and plates laid on the day, by whom. */
+      eaten: z.array(z.strictObject({ daysAgo: z.number().int().min(0), name: z.string() })).default([]),
+      plates: z.array(z.strictObject({ name: z.string(), portions: z.number() })).default([]),
       note: z.string().optional(),
       tasted: z.array(z.strictObject({ taster: z.string(), overall: z.number(), scales: z.record(z.string(), z.number()), faults: z.array(z.string()).default([]) })).default([]),
       finished: z.boolean(),
     }),
   ),
 });
+
+/** The day that the rows are written for: on a later one all of them lie as long ago as they did then. */
+const WRITTEN_ON = '2026-11-27';
 
 type Row = z.infer<typeof table>['bakes'][number];
 
@@ -50,15 +57,10 @@ function setBake(larderStore: LarderStore, shipped: ShippedLarder, row: Row, ves
   const bake = beginBake(db, id, planned, row.at);
   if (!bake) throw new Error(`demo bakes: ${row.file} did not begin`);
   const kitchen = contents.settings.settings;
-  const setting = { formula: bake.formula, larder, kitchen, former: new Map(Object.entries(bake.former)) };
   const tell = (...acts: readonly BakeAct[]): void => {
     if (acts.length > 0) tellBake(db, id, acts.map(event), row.at);
   };
-  const now = () =>
-    foldBake(
-      (readBake(db, id)?.events ?? []).map((one) => one.event),
-      setting,
-    );
+  const now = () => foldedBake(readBake(db, id) ?? bake, larder, kitchen);
   tell({ kind: 'vessel chosen', vessel, count: 1 }, ...(row.factor === undefined ? [] : [{ kind: 'scaled' as const, factor: row.factor, words: `${row.factor} times` }]));
   const pours = inWeighingOrder(now())
     .slice(0, row.lines)
@@ -84,6 +86,7 @@ function setBake(larderStore: LarderStore, shipped: ShippedLarder, row: Row, ves
     tell({ kind: 'yield weighed', massG: Math.round((realMass(now()) - (row.leftBehindG ?? 0)) * (1 - row.loss)) + tareG, tareG });
   }
   if (row.pieces) tell({ kind: 'portioned', into: { by: 'pieces' } }, ...row.pieces.map((massG): BakeAct => ({ kind: 'portion cut', massG, name: '' })));
+  if (row.plates.length > 0) tell(...row.plates.map((plate): BakeAct => ({ kind: 'plated', ...plate, toppings: [], lines: [] })));
   if (row.kept) {
     const keeping = classOf(bake.formula, shipped)?.keeping;
     const days = row.kept.place === 'fridge' ? keeping?.fridgeDays : keeping?.freezerDays;
@@ -92,17 +95,22 @@ function setBake(larderStore: LarderStore, shipped: ShippedLarder, row: Row, ves
   if (row.note !== undefined) tell({ kind: 'note', text: row.note });
   tell(...row.tasted.map((score): BakeAct => ({ kind: 'tasted', ...score })));
   if (row.finished) tell({ kind: 'finished' });
+  for (const { daysAgo, name } of row.eaten) {
+    const at = subDays(parseISO(`${larderStore.today}T16:10:00.000Z`), daysAgo).toISOString();
+    if (row.kept) tellBake(db, id, [{ ...event({ kind: 'eaten', place: row.kept.place, portions: 1, name }), at }], at);
+  }
 }
 
 /** The demo household's tins and what it baked of late: what is done, with its tasters' scores, and one half weighed. */
 export function setBakes(larderStore: LarderStore, shipped: ShippedLarder, vessels: readonly Vessel[], dataFolder: string): void {
+  const late = Math.max(differenceInCalendarDays(parseISO(larderStore.today), parseISO(WRITTEN_ON)), 0);
   const { vessels: own, bakes } = table.parse(JSON.parse(readFileSync(join(dataFolder, 'demo', 'bakes.json'), 'utf8')));
   const all = [...own.map((vessel) => ({ ...vessel, mark: 'M' as const, source: 'invented, for the demo' })), ...vessels] as readonly Vessel[];
   for (const vessel of all.slice(0, own.length)) putVessel(larderStore.db, vessel, larderStore.today);
   bakes.forEach((row, i) => {
     const vessel = all.find(({ id }) => id === row.vesselId);
     if (!vessel) throw new Error(`demo bakes: no vessel "${row.vesselId}"`);
-    setBake(larderStore, shipped, row, vessel, steadyId(`bake ${i} ${row.file}`));
+    setBake(larderStore, shipped, { ...row, at: addDays(parseISO(row.at), late).toISOString() }, vessel, steadyId(`bake ${i} ${row.file}`));
   });
   larderStore.taught();
 }

@@ -1,6 +1,6 @@
 import { bakeEventSchema, bakeEventsSchema, eatSchema, type StoredBake, timerActSchema, type TimersAnswer, type ToldAnswer, uneatSchema, vesselSchema } from '@fellmist/contract';
 import { writeRecipeJsonLd } from '@fellmist/core';
-import { type BakeAct, type BakeEvent, type BakeKind, foldBake, nextTurn, type Vessel } from '@fellmist/core/bake';
+import { type BakeAct, type BakeEvent, type BakeKind, nextTurn, type Vessel } from '@fellmist/core/bake';
 import { type Request, Router } from 'express';
 import * as z from 'zod';
 import { ProblemError } from '../http/problem';
@@ -8,6 +8,7 @@ import { openStream } from '../http/stream';
 import { giveBack, stockTaken, takeFromStock } from '../store/bakeStock';
 import { beginBake, markBake, readBake, readBakes, readEvents, tellBake } from '../store/bakes';
 import { ovenLog, runningTimers } from '../store/clockwork';
+import { foldedBake } from '../store/foldedBake';
 import { type LarderStore } from '../store/larderStore';
 import { keptPortions } from '../store/kept';
 import { deleteVessel, putVessel, readVessels } from '../store/vessels';
@@ -107,13 +108,10 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
     response.set('Content-Disposition', `attachment; filename="bake-${stored.id}.json"`).json({ format: 'fellmist-bake', schema: 1, ...stored });
   });
   router.get('/bakes/:id/recipe.jsonld', (request, response) => {
-    const { id, formula, former, events } = open(request.params.id);
+    const stored = open(request.params.id);
     const { larder, contents } = larderStore;
-    const bake = foldBake(
-      events.map(({ event }) => event),
-      { formula, larder, kitchen: contents.settings.settings, former: new Map(Object.entries(former)) },
-    );
-    response.type('application/ld+json').set('Content-Disposition', `attachment; filename="bake-${id}.jsonld"`).send(writeRecipeJsonLd(bake.real, larder));
+    const { real } = foldedBake(stored, larder, contents.settings.settings);
+    response.type('application/ld+json').set('Content-Disposition', `attachment; filename="bake-${stored.id}.jsonld"`).send(writeRecipeJsonLd(real, larder));
   });
 
   /** What another place tells of a bake that it has not open: its turn comes after all that the server knows. */
@@ -125,8 +123,8 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
     for (const hear of watchers.get(id) ?? []) hear();
   };
   router.post('/bakes/:id/eaten', (request, response) => {
-    const { id, place } = eatSchema.parse(request.body);
-    tellNext(request.params.id, { kind: 'eaten', place, portions: 1 }, id);
+    const { id, place, name } = eatSchema.parse(request.body);
+    tellNext(request.params.id, { kind: 'eaten', place, portions: 1, ...(name === undefined ? {} : { name }) }, id);
     response.json(keptPortions(larderStore));
   });
   router.post('/bakes/:id/uneaten', (request, response) => {

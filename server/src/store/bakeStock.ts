@@ -1,6 +1,7 @@
 import { type HouseholdSettings, inOrderOfUse, type StockItem } from '@fellmist/core';
-import { foldBake, usedFoods } from '@fellmist/core/bake';
+import { usedFoods } from '@fellmist/core/bake';
 import { readBake } from './bakes';
+import { foldedBake } from './foldedBake';
 import { type LarderStore } from './larderStore';
 import { readStock, readStockItem } from './stock';
 
@@ -35,10 +36,7 @@ export function takeFromStock(larderStore: LarderStore, id: string, kitchen: Hou
     if (before) return before;
     const stored = readBake(db, id);
     if (!stored) return undefined;
-    const bake = foldBake(
-      stored.events.map(({ event }) => event),
-      { formula: stored.formula, larder, kitchen, former: new Map(Object.entries(stored.former)) },
-    );
+    const bake = foldedBake(stored, larder, kitchen);
     const items = readStock(db).map(({ item }) => item);
     const taken: Taken[] = [];
     const short: string[] = [];

@@ -19,6 +19,8 @@ const ALL = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId
 const TOLD = "SELECT DISTINCT bake_id FROM bake_event WHERE json_extract(body, '$.kind') = @kind AND received_at >= @since";
 const TOLD_SINCE = `SELECT bake.id AS id, bake.formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title
   FROM (${TOLD}) AS told JOIN bake ON bake.id = told.bake_id JOIN try ON try.id = try_id WHERE deleted_at IS NULL`;
+const TOLD_BETWEEN = `SELECT DISTINCT bake_id AS id FROM bake_event JOIN bake ON bake.id = bake_id
+  WHERE received_at >= @from AND received_at < @to AND json_extract(body, '$.kind') IN ('poured', 'yield weighed', 'plated', 'eaten') AND deleted_at IS NULL`;
 const FINISHED_OF = `SELECT id FROM bake WHERE formula_id = @formulaId AND deleted_at IS NULL
   AND EXISTS (SELECT 1 FROM bake_event WHERE bake_id = bake.id AND +json_extract(body, '$.kind') = 'finished')`;
 /** Counted first, so that each title is read once. */
@@ -53,6 +55,14 @@ export function readBakes(db: Store): readonly BakeHead[] {
 /** The bakes of which something of a kind was told since a time; ever, where none is given. */
 export function readBakesTold(db: Store, kind: BakeKind, since = ''): readonly Pick<BakeHead, 'id' | 'formulaId' | 'title'>[] {
   return db.prepare<{ kind: string; since: string }, Pick<BakeHead, 'id' | 'formulaId' | 'title'>>(TOLD_SINCE).all({ kind, since });
+}
+
+/** The bakes of which something was told between two moments that they were made or eaten of. */
+export function readBakesToldBetween(db: Store, from: string, to: string): readonly string[] {
+  return db
+    .prepare<{ from: string; to: string }, { id: string }>(TOLD_BETWEEN)
+    .all({ from, to })
+    .map(({ id }) => id);
 }
 
 /** A formula's finished bakes. */

@@ -1,7 +1,8 @@
 import { type BookHead, type BookPage, type BookTry } from '@fellmist/contract';
 import { allLines, classOf, type Food, packAsFood } from '@fellmist/core';
-import { type Bake, type BakeEvent, foldBake, inOrder, ovenTold, type Process, standingEvents, tastedOf, yieldCheck } from '@fellmist/core/bake';
+import { type Bake, type BakeEvent, inOrder, ovenTold, type Process, standingEvents, tastedOf, yieldCheck } from '@fellmist/core/bake';
 import { finishedEach, finishedOf, readBake } from './bakes';
+import { foldedBake } from './foldedBake';
 import { readFood } from './foods';
 import { packHistory } from './packs';
 import { tastingsOf } from './tastings';
@@ -25,7 +26,7 @@ function tryOf(larderStore: LarderStore, bakeId: string): BookTry | undefined {
   const stored = readBake(db, bakeId);
   if (!stored) return undefined;
   const events = stored.events.map(({ event }) => event);
-  const bake = foldBake(events, { formula: stored.formula, larder, kitchen: contents.settings.settings, former: new Map(Object.entries(stored.former)) });
+  const bake = foldedBake(stored, larder, contents.settings.settings);
   const standing = standingEvents(inOrder(events));
   const notes = standing.flatMap((event) => (event.kind === 'note' ? [event.text] : []));
   return {

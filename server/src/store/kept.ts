@@ -1,22 +1,26 @@
 import { type KeptPortions } from '@fellmist/contract';
-import { classOf } from '@fellmist/core';
-import { inOrder, keptOf, standingEvents } from '@fellmist/core/bake';
+import { analyse, classOf } from '@fellmist/core';
 import { readBake, readBakesTold } from './bakes';
+import { foldedBake } from './foldedBake';
 import { type LarderStore } from './larderStore';
 
 /** Portions of all bakes that are still in the fridge or freezer, what is due first foremost. */
-export function keptPortions({ db, contents }: LarderStore): readonly KeptPortions[] {
+export function keptPortions({ db, larder, contents }: LarderStore): readonly KeptPortions[] {
+  const { settings } = contents.settings;
   return readBakesTold(db, 'kept')
     .flatMap(({ id, title, formulaId }): readonly KeptPortions[] => {
       const stored = readBake(db, id);
-      if (!stored) return [];
+      const bake = stored && foldedBake(stored, larder, settings);
+      if (!bake || bake.kept.length === 0) return [];
       const keeping = classOf(stored.formula, contents)?.keeping;
-      return keptOf(standingEvents(inOrder(stored.events.map(({ event }) => event)))).map(({ place, left, useBy }) => ({
+      const { portion } = analyse(bake.real, larder, contents, settings).views;
+      return bake.kept.map(({ place, left, useBy }) => ({
         bakeId: id,
         formulaId,
         title,
         place,
         left,
+        portion,
         words: [place === 'freezer' ? keeping?.thaw : undefined, keeping?.reheat].filter(Boolean).join(' '),
         ...(useBy === undefined ? {} : { useBy }),
       }));

@@ -1,8 +1,9 @@
 import { type LearnedFact, type LearnedFacts, type MixerFact, type StoredLarder } from '@fellmist/contract';
 import { classOf, type Larder, mainPart, measureRole, overrunOf, sumsOfPart, whip } from '@fellmist/core';
-import { foldBake, learnLoss, learnMixer, learnSweetness, likedFactor, meanOn, tastedOf, yieldCheck } from '@fellmist/core/bake';
+import { learnLoss, learnMixer, learnSweetness, likedFactor, meanOn, tastedOf, yieldCheck } from '@fellmist/core/bake';
 import { readBake, recentlyFinished, standingOf } from './bakes';
 import { type Store } from './database';
+import { foldedBake } from './foldedBake';
 import { formulasWithReadings, worksheetOf } from './formulas';
 
 /** The bakes that teach: so many of the last finished ones. What was long ago was another oven and another taste. */
@@ -20,8 +21,7 @@ export class LearnedBakes {
     const stored = readBake(db, id);
     let fact: LearnedFact | undefined;
     if (stored) {
-      const events = stored.events.map(({ event }) => event);
-      const bake = foldBake(events, { formula: stored.formula, larder, kitchen: contents.settings.settings, former: new Map(Object.entries(stored.former)) });
+      const bake = foldedBake(stored, larder, contents.settings.settings);
       const product = classOf(bake.real, contents);
       // What is not heated loses nothing: there is nothing to learn.
       const lossShare = product && product.loss.high > 0 ? yieldCheck(bake, product)?.lossShare : undefined;
@@ -30,7 +30,7 @@ export class LearnedBakes {
       fact = {
         bakeId: id,
         title: stored.formula.title,
-        at: bake.madeAt ?? events[0]?.at ?? '',
+        at: bake.madeAt ?? stored.events[0]?.event.at ?? '',
         ...(product ? { classId: product.id } : {}),
         ...(lossShare === undefined || lossShare < 0 ? {} : { lossShare }),
         ...(score === undefined || !was || !is ? {} : { sweetness: { ratio: is / was, score } }),

@@ -1,9 +1,10 @@
 import { type ListedEntry, type ShoppingPage, type Tick, type UseUpPage } from '@fellmist/contract';
 import { inOrderOfUse, shoppingList, type ShoppingEntry, SOON_DAYS, type ToBake, useBy, useUp } from '@fellmist/core';
-import { foldBake, type Plan } from '@fellmist/core/bake';
+import { type Plan } from '@fellmist/core/bake';
 import { readBake, readBakes } from './bakes';
 import { stockTaken } from './bakeStock';
 import { type Store } from './database';
+import { foldedBake } from './foldedBake';
 import { listHeads, worksheetOf } from './formulas';
 import { type LarderStore } from './larderStore';
 import { readPacks } from './packs';
@@ -20,8 +21,7 @@ const dayOf = (iso: string): string => iso.slice(0, 10);
 function ofBake(larderStore: LarderStore, id: string, on: string): readonly ToBake[] {
   const stored = stockTaken(larderStore, id) ? undefined : readBake(larderStore.db, id);
   if (!stored) return [];
-  const events = stored.events.map(({ event }) => event);
-  const bake = foldBake(events, { formula: stored.formula, larder: larderStore.larder, kitchen: larderStore.contents.settings.settings });
+  const bake = foldedBake(stored, larderStore.larder, larderStore.contents.settings.settings);
   return [{ title: stored.formula.title, formula: bake.real, factor: 1, on }];
 }
 

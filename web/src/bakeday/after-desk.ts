@@ -12,6 +12,7 @@ import { showChange, showNumber, showRange, showSum } from '../ui/figures';
 import { today } from '../ui/day';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Picker } from '../ui/pick';
+import { showPortions } from '../ui/portionWords';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { LeftOver } from './left-over';
@@ -32,7 +33,6 @@ const ROWS: readonly { readonly key: FigureKey; readonly name: string; readonly 
   { key: 'sugarsG', name: SAY.sugars, unit: 'g', digits: 1 },
 ];
 /** A count, with a decimal only where it has one. */
-const countWords = (count: number): string => showNumber(count, Math.abs(count - Math.round(count)) < 0.05 ? 0 : 1);
 
 /** A difference of less is not told. */
 const TOLD_KCAL = 1;
@@ -106,7 +106,7 @@ export class AfterDesk {
   });
   protected readonly portionWords = computed(() => {
     const views = this.desk.real()?.views;
-    return views ? SAY.portionsOf(countWords(views.portions), this.bake().plan.portionWord, showNumber(views.portionMassG, 0)) : '';
+    return views ? SAY.portionsOf(showPortions(views.portions), this.bake().plan.portionWord, showNumber(views.portionMassG, 0)) : '';
   });
 
   /** Why it came out otherwise than planned, in foods. */
@@ -118,7 +118,7 @@ export class AfterDesk {
     const told = found.filter(({ amount, byG }) => Math.abs(amount) >= TOLD_KCAL && Math.abs(byG) >= 0.5).slice(0, 3);
     if (Math.abs(whole) < TOLD_KCAL) return undefined;
     const foods = told.map(({ name, byG }) => SAY.moreOrLess(showNumber(Math.abs(byG), 0), byG > 0 ? SAY.more : SAY.less, name.toLowerCase()));
-    const cut = Math.abs(plan.views.portions - real.views.portions) > 0.01 ? [SAY.otherNumber(countWords(real.views.portions), countWords(plan.views.portions))] : [];
+    const cut = Math.abs(plan.views.portions - real.views.portions) > 0.01 ? [SAY.otherNumber(showPortions(real.views.portions), showPortions(plan.views.portions))] : [];
     return SAY.because(showChange(0, this.preferences.inEnergy(whole), 0), this.preferences.energyUnit(), [...foods, ...cut].join(', ') || SAY.manySmall);
   });
 
@@ -148,7 +148,7 @@ export class AfterDesk {
     this.bake().kept.map(({ eventId, place, left, useBy }) => ({
       id: eventId,
       place,
-      words: SAY.keptIn(countWords(left), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(parseISO(useBy))),
+      words: SAY.keptIn(showPortions(left), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(parseISO(useBy))),
     })),
   );
   protected readonly keeping = computed(() =>

@@ -7,6 +7,7 @@ import { Asking } from '../state/asking';
 import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
+import { Preferences } from '../state/preferences';
 import { shelfActions, shelfFeature } from '../state/shelf.feature';
 import { PlanList } from '../dayplan/plan-list';
 import { KeptList } from '../parts/kept-list';
@@ -31,6 +32,8 @@ export class Bakes {
   private readonly router = inject(Router);
   private readonly told = inject(Told);
   private readonly bakeDesk = inject(BakeDesk);
+  private readonly preferences = inject(Preferences);
+  protected readonly hasWeek = computed(() => !this.preferences.settings().weekIsOff);
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly failure = this.store.selectSignal(bakeFeature.selectListFailure);
   private readonly heads = this.store.selectSignal(bakeFeature.selectHeads);

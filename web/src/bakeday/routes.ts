@@ -11,6 +11,7 @@ import { planFeature } from '../state/plan.feature';
 import { SAY as PLAN_SAY } from '../dayplan/words';
 import { BakeDesk } from '../state/bakeDesk';
 import { shelfFeature } from '../state/shelf.feature';
+import { loadWeek, weekFeature } from '../state/week.feature';
 import { Bakes } from './bakes';
 import { SAY } from './words';
 
@@ -36,6 +37,13 @@ export const bakeRoutes: Routes = [
     ],
     children: [
       { path: '', pathMatch: 'full', component: Bakes, title: SAY.bakeDay, data: { about: [SAY.aboutBakes] } },
+      {
+        path: 'week',
+        title: PLAN_SAY.week,
+        data: { about: [PLAN_SAY.aboutWeek] },
+        providers: [provideState(weekFeature), provideEffects({ loadWeek })],
+        loadComponent: () => import('../dayplan/week-place').then((m) => m.WeekPlace),
+      },
       { path: 'day/:id', title: SAY.bakeDay, data: { about: [PLAN_SAY.aboutPlan] }, loadComponent: () => import('../dayplan/plan-place').then((m) => m.PlanPlace) },
       { path: ':id/weigh', title: SAY.bakeDay, data: { about: [SAY.aboutWeigh] }, loadComponent: () => import('./weigh').then((m) => m.Weigh) },
       { path: ':id/cards', title: SAY.bakeDay, data: { about: [SAY.aboutCards] }, loadComponent: () => import('./cards').then((m) => m.Cards) },

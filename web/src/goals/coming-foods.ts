@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { againstDiet, NO_GOALS } from '@fellmist/core';
+import { againstDiet, type MayCome, NO_GOALS, usualMostG } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { GoalDesk } from '../state/goalDesk';
 import { FoodSelect } from '../ui/food-select';
@@ -7,9 +7,6 @@ import { fieldGrams, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
-
-/** Share of the batch that a food may come in by where nobody says otherwise. House value. */
-const USUAL_SHARE = 0.15;
 
 /** Foods that may come in beside the lines, each with the most of it. */
 @Component({
@@ -36,13 +33,24 @@ export class ComingFoods {
     const { mayCome } = this.goalDesk.choices();
     if (mayCome.some((one) => one.foodId === foodId)) return;
     const batchG = this.desk.rebuild()?.totals.massG ?? 0;
-    this.goalDesk.choose({ mayCome: [...mayCome, { foodId, mostG: Math.max(Math.round((batchG * USUAL_SHARE) / 5) * 5, 5) }] });
+    this.goalDesk.choose({ mayCome: [...mayCome, { foodId, mostG: usualMostG(batchG) }] });
   }
 
   protected limit(foodId: string, text: string): void {
     const mostG = numberWithin(text, 0, 1e6);
-    if (mostG === undefined) return;
-    this.goalDesk.choose({ mayCome: this.goalDesk.choices().mayCome.map((one) => (one.foodId === foodId ? { ...one, mostG } : one)) });
+    if (mostG !== undefined) this.change(foodId, (one) => ({ ...one, mostG }));
+  }
+
+  /** Whole tins, eggs or sachets only, each of so many grams; any amount where the field is empty. */
+  protected inWholeOnes(foodId: string, text: string): void {
+    const pieceG = text.trim() === '' ? 0 : numberWithin(text, 0.1, 1e5);
+    if (pieceG === undefined) return;
+    // At least one may come: a tin larger than the limit would be a food that never can.
+    this.change(foodId, ({ pieceG: _before, ...one }) => (pieceG === 0 ? one : { ...one, pieceG, mostG: Math.max(one.mostG, pieceG) }));
+  }
+
+  private change(foodId: string, by: (one: MayCome) => MayCome): void {
+    this.goalDesk.choose({ mayCome: this.goalDesk.choices().mayCome.map((one) => (one.foodId === foodId ? by(one) : one)) });
   }
 
   protected drop(foodId: string): void {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { isAnotherAmount } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { Preferences } from '../state/preferences';
 import { FIGURE_ROWS, showNumber, showSum } from '../ui/figures';
@@ -6,9 +7,6 @@ import { goalAmount, goalWords } from '../ui/goalWords';
 import { fieldGrams } from '../ui/numbers';
 import { type Outcome, TOLD, weighedOtherwise } from './outcome';
 import { SAY } from './words';
-
-/** From this share on a line is not the same any more. House value. */
-const MUCH = 0.45;
 
 /** What would be weighed out otherwise, and what a portion would come to. */
 @Component({
@@ -31,7 +29,7 @@ export class OutcomeTable {
       name,
       now: nowG === 0 ? '–' : fieldGrams(nowG),
       then: thenG === 0 ? SAY.none : fieldGrams(thenG),
-      isMuch: nowG === 0 || Math.abs(thenG - nowG) >= MUCH * nowG,
+      isMuch: isAnotherAmount(nowG, thenG),
       by: nowG === 0 ? SAY.comesIn : thenG === 0 ? SAY.goes : `${thenG > nowG ? '+' : '−'}${showNumber(Math.abs(((thenG - nowG) / nowG) * 100), 0)} %`,
     }));
   });

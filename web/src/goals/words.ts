@@ -35,6 +35,8 @@ export const SAY = {
   halfBecomes: (a: Shown, b: Shown) => said`half of ${a} → ${b}`,
   how: 'How',
   howItCanBeHad: 'How it can be had',
+  inPieces: 'in whole ones of',
+  inPiecesHint: 'any',
   leastG: 'Least, g',
   leastOf: (a: Shown) => said`Least grams of ${a}`,
   leastZeroMayGo: 'Usually a line goes from half to twice of what it is; salt, raising agents, gums and flavours stay, eggs go by the whole. A least of 0 lets a line go.',

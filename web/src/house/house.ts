@@ -20,6 +20,8 @@ const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
   us: SAY.usFactors21Cfr101,
 };
 
+const LONGEST_NAME = 40;
+
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
 @Component({
   selector: 'fm-house',
@@ -73,6 +75,11 @@ export class House {
 
   protected exclude(excluded: readonly Allergen[]): void {
     this.settle({ excluded });
+  }
+
+  /** Names as they were typed, each once and no longer than a name is. */
+  protected name(people: readonly string[]): void {
+    this.settle({ people: [...new Set(people.map((one) => one.trim().slice(0, LONGEST_NAME)).filter((one) => one !== ''))] });
   }
 
   protected giveTemperature(which: 'freezerC' | 'fridgeC', text: string): void {

@@ -2,9 +2,9 @@ import { said, type Shown } from '../ui/said';
 
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
+  american: 'American',
   aNewFormulaIsHeld: 'A new formula is held against',
   aPriceAlreadyNotedKeeps: 'a price already noted keeps the currency it was paid in',
-  american: 'American',
   bringBack: (a: Shown) => said`Bring back ${a}`,
   bringBack2: 'Bring back',
   british: 'British',
@@ -29,10 +29,13 @@ export const SAY = {
   neverWanted: 'Never wanted',
   newFormulasBeginSo: 'new formulas begin so',
   noAllergen: 'no allergen',
+  noPeople: 'nobody named',
   noSchool: 'no school',
-  notSavedYet: (a: Shown) => said`Not saved yet. ${a}`,
   nothingWasRemoved: 'Nothing was removed.',
+  notSavedYet: (a: Shown) => said`Not saved yet. ${a}`,
   pack: 'pack',
+  people: 'People',
+  peopleHint: 'Names they go by, so that “Eat one” can say whose it was. None is needed.',
   pricesAreIn: 'Prices are in',
   removedInTheLast90: 'Removed in the last 90 days',
   shopsAndEggs: 'Shops and eggs',
@@ -43,6 +46,8 @@ export const SAY = {
   unitOfEnergy: 'Unit of energy',
   us237Ml: 'US, 237 mL',
   usFactors21Cfr101: 'US factors, 21 CFR 101.9',
+  weekHint: 'What was planned, baked and eaten. Off, it is nowhere to be seen.',
+  weekPage: 'A page of the week',
   whatCreamOrALarge: 'what “cream” or “a large egg” means here',
   whoEatsHere: 'Who eats here',
 };

@@ -266,6 +266,8 @@ export const SAY = {
   potassium: 'Potassium',
   price: 'Price',
   priceOf100GProtein: 'price of 100 g protein',
+  priceOverTime: 'What 100 g cost, save by save',
+  priceOverTimeWords: (a: Shown) => said`What 100 g of it cost: ${a}.`,
   pricePer100G: 'price per 100 g',
   pricesOfThePacksOf: 'Prices of the packs of this kind',
   print: 'Print',

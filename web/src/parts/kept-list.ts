@@ -1,11 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { KeptPortions } from '@fellmist/contract';
 import { Store } from '@ngrx/store';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { keptActions, keptFeature } from '../state/kept.feature';
+import { Preferences } from '../state/preferences';
 import { today } from '../ui/day';
-import { showNumber } from '../ui/figures';
+import { showSum } from '../ui/figures';
+import { Picker } from '../ui/pick';
+import { showPortions } from '../ui/portionWords';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
@@ -13,7 +16,7 @@ import { SAY } from './words';
 /** Portions in the fridge and freezer, what is due first foremost, eaten one by one. */
 @Component({
   selector: 'fm-kept-list',
-  imports: [Button, RouterLink],
+  imports: [Button, Picker, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './kept-list.html',
   styleUrl: './kept-list.less',
@@ -24,6 +27,10 @@ export class KeptList {
   private readonly told = inject(Told);
   /** Only what is due within so many days; all, where it is not given. */
   readonly withinDays = input<number>();
+  private readonly preferences = inject(Preferences);
+  /** Who eats: a choice only where the household named people. */
+  protected readonly people = computed(() => [{ value: '', label: SAY.somebody }, ...(this.preferences.settings().people ?? []).map((name) => ({ value: name, label: name }))]);
+  protected readonly eater = signal('');
   protected readonly failure = this.store.selectSignal(keptFeature.selectFailure);
   private readonly kept = this.store.selectSignal(keptFeature.selectKept);
   private readonly days = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
@@ -36,8 +43,8 @@ export class KeptList {
       .map((one) => {
         const day = one.useBy === undefined ? '' : this.days.format(parseISO(one.useBy));
         const isPast = one.useBy !== undefined && one.useBy < today();
-        const where = SAY.inPlace(showNumber(one.left, one.left % 1 === 0 ? 0 : 1), one.place === 'fridge' ? SAY.fridge : SAY.freezer);
-        return { one, isPast, where, due: day === '' ? '' : isPast ? SAY.pastIt(day) : SAY.useByDay(day) };
+        const where = SAY.inPlace(showPortions(one.left), one.place === 'fridge' ? SAY.fridge : SAY.freezer);
+        return { one, isPast, where, said: [this.holds(one), one.words].filter(Boolean).join(' '), due: day === '' ? '' : isPast ? SAY.pastIt(day) : SAY.useByDay(day) };
       });
   });
 
@@ -45,9 +52,14 @@ export class KeptList {
     this.store.dispatch(keptActions.wanted());
   }
 
+  private holds({ portion }: KeptPortions): string {
+    const { preferences } = this;
+    return portion ? SAY.aPortionHolds(showSum(portion[preferences.energyFigure()], 0), preferences.energyUnit(), showSum(portion.proteinG, 0)) : '';
+  }
+
   protected eat(portions: KeptPortions): void {
     const eventId = crypto.randomUUID();
-    this.store.dispatch(keptActions.eaten({ portions, eventId }));
+    this.store.dispatch(keptActions.eaten({ portions, eventId, name: this.eater() }));
     this.told.undoable(SAY.ateOne(portions.title), () => this.store.dispatch(keptActions.eatingUndone({ bakeId: portions.bakeId, eventId })));
   }
 }

@@ -29,8 +29,8 @@ export const eatOne = createEffect(
   (actions = inject(Actions), http = inject(HttpClient)) =>
     actions.pipe(
       ofType(keptActions.eaten),
-      concatMap(({ portions: { bakeId, place }, eventId }) => {
-        const eat: Eat = { id: eventId, place };
+      concatMap(({ portions: { bakeId, place }, eventId, name }) => {
+        const eat: Eat = { id: eventId, place, ...(name ? { name } : {}) };
         return answered(http.post<readonly KeptPortions[]>(bakeAt(bakeId, '/eaten'), eat));
       }),
     ),

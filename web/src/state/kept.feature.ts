@@ -8,7 +8,7 @@ export const keptActions = createActionGroup({
     Loaded: props<{ kept: readonly KeptPortions[] }>(),
     Failed: props<{ words: string }>(),
     /** A portion is eaten; the id is that of the event, by which it can be taken back. */
-    Eaten: props<{ portions: KeptPortions; eventId: string }>(),
+    Eaten: props<{ portions: KeptPortions; eventId: string; name?: string }>(),
     'Eating Undone': props<{ bakeId: string; eventId: string }>(),
   },
 });

@@ -1,6 +1,12 @@
 import { formatISO, parseISO } from 'date-fns';
 import { SAY } from './words';
 
+/** The day a week begins on where this device lives, 0 for Sunday; Monday, as ISO 8601 has it, where nobody says. */
+export function firstDayOfWeek(): 0 | 1 | 2 | 3 | 4 | 5 | 6 {
+  const locale: Intl.Locale & { readonly getWeekInfo?: () => { readonly firstDay: number } } = new Intl.Locale(navigator.language);
+  return ((locale.getWeekInfo?.().firstDay ?? 1) % 7) as 0 | 1 | 2 | 3 | 4 | 5 | 6;
+}
+
 /** Today as an ISO day, by this device's clock. */
 export function today(): string {
   return formatISO(new Date(), { representation: 'date' });

@@ -1,0 +1,51 @@
+import type { Page } from 'puppeteer-core';
+import { choose, press, sees } from './household';
+import { visit } from './visit';
+
+describe('the week', () => {
+  let page: Page;
+  const household = visit(true, '/bakes', (opened) => {
+    page = opened.page;
+  });
+  /** Rows of the table that say all of these. */
+  const rows = (...words: readonly string[]): Promise<readonly string[]> =>
+    page.$$eval(
+      'table.figures tr',
+      (all, wanted) => all.map((row) => row.textContent?.replace(/\s+/g, ' ').trim() ?? '').filter((text) => wanted.every((word) => text.includes(word))),
+      words,
+    );
+
+  test('tells what is planned and eaten; a portion eaten by somebody comes into their sum and goes out of the freezer', async () => {
+    await press(page, 'Week');
+    await sees(page, 'The whole week');
+    expect((await rows('planned')).length + (await rows('baked')).length).toBeGreaterThan(0);
+    const before = (await rows('eaten', 'Courgette waffles', 'Pim')).length;
+    await choose(page, 'eaten-by', 'Pim');
+    await press(page, 'Eat one: Courgette waffles');
+    await page.waitForFunction(
+      (was) => [...document.querySelectorAll('table.figures tr')].filter((row) => /eaten.*Courgette waffles.*Pim/s.test(row.textContent ?? '')).length === was + 1,
+      {},
+      before,
+    );
+    await sees(page, '1 in the freezer');
+    await press(page, 'Undo');
+    await page.waitForFunction(
+      (was) => [...document.querySelectorAll('table.figures tr')].filter((row) => /eaten.*Courgette waffles.*Pim/s.test(row.textContent ?? '')).length === was,
+      {},
+      before,
+    );
+    await press(page, 'Week after');
+    await page.waitForFunction(() => location.search.includes('from='));
+    expect(await rows('eaten', 'Courgette waffles')).toEqual([]);
+  }, 60_000);
+
+  test('switched off in the House it is nowhere to be seen', async () => {
+    await page.goto(`${household.url}/house`, { waitUntil: 'networkidle0' });
+    await page.click('#week-page');
+    await page.goto(`${household.url}/bakes`, { waitUntil: 'networkidle0' });
+    expect(await page.$$eval('a', (links) => links.filter((link) => link.textContent?.trim() === 'Week').length)).toBe(0);
+    await page.goto(`${household.url}/bakes/week`, { waitUntil: 'networkidle0' });
+    await sees(page, 'The week is switched off');
+    expect(await page.$('table.figures')).toBeNull();
+  }, 60_000);
+});
