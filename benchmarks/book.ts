@@ -84,7 +84,7 @@ export async function measureBook(): Promise<void> {
   const larderStore = openLarderStore(db, shipped, now);
   const formulaId = fill(db, shipped);
   const devices = { scale: new SimulatedScale(() => 0.5, 0), probe: new SimulatedProbe(() => 0.5, 0), labels: shelfLookup(join(root, 'data/label-shelf.json')) };
-  const app = buildApp({ larderStore, ...devices, vessels: loadVessels(join(root, 'data')), webRoot: join(root, 'dist/web/browser'), log: pino({ level: 'silent' }), now });
+  const app = buildApp({ larderStore, version: '0.0.0', ...devices, vessels: loadVessels(join(root, 'data')), webRoot: join(root, 'dist/web/browser'), log: pino({ level: 'silent' }), now });
   const server = await new Promise<ReturnType<typeof app.listen>>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });

@@ -91,3 +91,4 @@ export {
   type TryPicture,
 } from './book';
 export { type WeekItem, type WeekPage, weekQuerySchema } from './week';
+export { copiesFolderSchema, type CopiesPage, type CopyDifference, type CopyHead, type CopyLook, copyNameSchema, lookSchema, type Restored, restoreSchema } from './copies';

@@ -1,9 +1,11 @@
 import express, { type Express } from 'express';
 import { type Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
+import { type Copies } from './copies/copies';
 import { guardHostAndOrigin } from './http/guard';
 import { giveNonce, pages, secureHeaders } from './http/pages';
-import { answerProblems, noSuchRoute } from './http/problem';
+import { answerProblems, noSuchRoute, ProblemError } from './http/problem';
+import { requestLog } from './http/requestLog';
+import { shallow } from './http/shallow';
 import { type LabelLookup } from './devices/labelLookup';
 import { type Vessel } from '@fellmist/core/bake';
 import { type Probe } from './devices/probe';
@@ -11,6 +13,7 @@ import { type Scale } from './devices/scale';
 import { bakeRoutes } from './routes/bakes';
 import { bookRoutes, tryPictureRoutes } from './routes/book';
 import { boughtRoutes } from './routes/bought';
+import { copyRoutes, uploadedCopyRoutes } from './routes/copies';
 import { deviceRoutes } from './routes/devices';
 import { formulaRoutes } from './routes/formulas';
 import { householdRoutes } from './routes/household';
@@ -20,10 +23,15 @@ import { planRoutes } from './routes/plans';
 import { shoppingRoutes } from './routes/shopping';
 import { weekRoutes } from './routes/week';
 import { pictureRoutes } from './routes/pictures';
+import { appliedTo } from './store/database';
 import { type LarderStore } from './store/larderStore';
 
 export interface AppParts {
   readonly larderStore: LarderStore;
+  /** None where the household lies in no file. */
+  readonly copies?: Copies;
+  /** The version of Fellmist, as its package says it. */
+  readonly version: string;
   readonly labels: LabelLookup;
   readonly scale: Scale;
   readonly probe: Probe;
@@ -34,17 +42,23 @@ export interface AppParts {
 }
 
 /** The Express application from its parts; it listens to nothing by itself. */
-export function buildApp({ larderStore, labels, scale, probe, vessels, webRoot, log, now }: AppParts): Express {
+export function buildApp({ larderStore, copies, version, labels, scale, probe, vessels, webRoot, log, now }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, autoLogging: false }));
+  app.use(requestLog(log));
   app.use(guardHostAndOrigin, giveNonce, secureHeaders);
   const api = express.Router();
-  api.use(importRoutes(larderStore), pictureRoutes(larderStore.db, now), tryPictureRoutes(larderStore, now));
-  api.use(express.json({ limit: '12mb' }));
-  api.get('/health', (_request, response) => {
-    response.json({ ok: true });
+  api.use((_request, _response, next) => {
+    if (copies?.isRestoring) throw new ProblemError(503, 'Being restored', 'A copy is being restored; nothing was saved. Try again in a moment.');
+    next();
   });
+  api.get('/health', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json({ ok: true, version, household: appliedTo(larderStore.db).at(-1) ?? '' });
+  });
+  if (copies) api.use(uploadedCopyRoutes(copies));
+  api.use(importRoutes(larderStore), pictureRoutes(larderStore.db, now), tryPictureRoutes(larderStore, now));
+  api.use(express.json({ limit: '12mb' }), shallow);
+  if (copies) api.use(copyRoutes(copies));
   api.use(
     larderRoutes(larderStore),
     formulaRoutes(larderStore, now),

@@ -1,48 +1,87 @@
-import { type Server } from 'node:http';
+import { readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { pino } from 'pino';
 import { buildApp } from './app';
+import { Copies } from './copies/copies';
+import { lockFolder } from './copies/folderLock';
+import { Machine } from './copies/machine';
 import { setTable } from './demo/setTable';
 import { shelfLookup } from './devices/labelLookup';
 import { SimulatedProbe } from './devices/probe';
 import { SimulatedScale } from './devices/scale';
-import { openStore, type Store } from './store/database';
+import { closing } from './http/closing';
+import { endStreams } from './http/stream';
+import { openStore } from './store/database';
 import { openLarderStore } from './store/larderStore';
+import { StoreFault } from './store/storeFault';
 
 const root = process.env['FELLMIST_ROOT'] ?? process.cwd();
 const dataFolder = process.env['FELLMIST_DATA'] ?? join(root, 'data-home');
-const port = Number(process.env['FELLMIST_PORT'] ?? 4600);
 const demo = process.env['FELLMIST_DEMO'] === '1';
-const log = pino({ level: process.env['FELLMIST_LOG'] ?? 'warn' });
+const log = pino({ level: process.env['FELLMIST_LOG'] ?? 'warn' }, pino.destination({ dest: 2, sync: true }));
 const now = (): string => new Date().toISOString();
+const migrations = join(root, 'server', 'migrations');
+const HOUR_MS = 3_600_000;
 
-function openOrSay(): Store {
+function stop(words: string): never {
+  process.stderr.write(`${words}\n`);
+  return process.exit(1);
+}
+
+function portOf(text: string): number {
+  const port = /^\d{1,5}$/.test(text.trim()) ? Number(text) : Number.NaN;
+  return port <= 65_535 ? port : stop(`FELLMIST_PORT is “${text}”; a port is a whole number up to 65535, such as 4600.`);
+}
+
+/** The household of a folder that no other server holds, or words for why there is none. */
+function openHousehold() {
   try {
-    return openStore(join(dataFolder, 'fellmist.db'), join(root, 'server', 'migrations'), now);
+    const unlock = lockFolder(dataFolder);
+    const machine = new Machine(dataFolder);
+    const db = openStore(join(dataFolder, 'fellmist.db'), migrations, now, machine.copiesFolder);
+    return { db, machine, unlock };
   } catch (error) {
-    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
-    return process.exit(1);
+    return stop(error instanceof StoreFault ? error.message : `Fellmist could not open ${dataFolder}: ${error instanceof Error ? error.message : String(error)}`);
   }
 }
 
-const db = openOrSay();
+const port = portOf(process.env['FELLMIST_PORT'] ?? '4600');
+const { db, machine, unlock } = openHousehold();
+const copies = new Copies(db, machine, migrations, now);
 const shipped = loadShippedLarder(join(root, 'data'));
-const larderStore = openLarderStore(db, shipped, now);
 const vessels = loadVessels(join(root, 'data'));
-if (demo) setTable(larderStore, shipped, vessels, join(root, 'data'));
 const labels = shelfLookup(join(root, 'data', 'label-shelf.json'));
-
+const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')) as { version: string };
 const scale = new SimulatedScale(Math.random);
 const probe = new SimulatedProbe(Math.random);
 
-const app = buildApp({ larderStore, labels, scale, probe, vessels, webRoot: join(root, 'dist', 'web', 'browser'), log, now });
-const server: Server = app.listen(port, '127.0.0.1');
+/** The application on the household as it lies now: whatever was kept of another one is gone with it. */
+function openApp() {
+  const larderStore = openLarderStore(db, shipped, now);
+  return { larderStore, app: buildApp({ larderStore, copies, version, labels, scale, probe, vessels, webRoot: join(root, 'dist', 'web', 'browser'), log, now }) };
+}
+
+let opened = openApp();
+if (demo) setTable(opened.larderStore, shipped, vessels, join(root, 'data'));
+copies.restored = () => {
+  opened = openApp();
+  endStreams();
+};
+
+const server = createServer((request, response) => void opened.app(request, response));
+const close = closing(server, () => {
+  db.close();
+  unlock();
+});
 
 server.on('listening', () => {
   const address = server.address();
   const open = typeof address === 'object' && address ? address.port : port;
   process.stdout.write(`Fellmist is open at http://localhost:${open}${demo ? ' (demo household)' : ''}\n`);
+  void copies.daily();
+  setInterval(() => void copies.daily(), HOUR_MS).unref();
 });
 
 server.on('error', (error: NodeJS.ErrnoException) => {
@@ -52,15 +91,10 @@ server.on('error', (error: NodeJS.ErrnoException) => {
       : `Fellmist cannot listen on port ${port}: ${error.message}`;
   process.stderr.write(`${words}\n`);
   db.close();
+  unlock();
   process.exitCode = 1;
 });
 
-function close(): void {
-  server.close(() => {
-    db.close();
-    process.exit(0);
-  });
-  server.closeAllConnections();
-}
-process.on('SIGINT', close);
-process.on('SIGTERM', close);
+server.listen(port, '127.0.0.1');
+process.on('SIGINT', () => void close());
+process.on('SIGTERM', () => void close());

@@ -99,18 +99,6 @@ describe('the server', () => {
   });
 });
 
-test('a migration that comes later copies the file first', () => {
-  const folder = mkdtempSync(join(tmpdir(), 'fellmist-spec-'));
-  const file = join(folder, 'fellmist.db');
-  openStore(file, migrations, now).close();
-  const reopened = openStore(file, migrations, now);
-  reopened.prepare('DELETE FROM migration').run();
-  reopened.close();
-  expect(() => openStore(file, migrations, now)).toThrow(/already exists/);
-  expect(readdirSync(folder)).toContain('fellmist.db.before-0001-formulas-and-larder.sql');
-  rmSync(folder, { recursive: true });
-});
-
 test('the demo household sets at least four formulas, one with two tries, and sets them once', () => {
   const db = openStore(':memory:', migrations, now);
   const larderStore = larderStoreOn(db);

@@ -4,6 +4,7 @@ import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { pino } from 'pino';
 import type request from 'supertest';
 import { buildApp } from '../src/app';
+import { type Copies } from '../src/copies/copies';
 import { SimulatedProbe } from '../src/devices/probe';
 import { SimulatedScale } from '../src/devices/scale';
 import { shelfLookup } from '../src/devices/labelLookup';
@@ -22,13 +23,15 @@ export function larderStoreOn(db: Store): LarderStore {
   return openLarderStore(db, shipped, now);
 }
 
-export function appOn(larderStore: LarderStore) {
+export function appOn(larderStore: LarderStore, copies?: Copies) {
   return buildApp({
     larderStore,
+    ...(copies ? { copies } : {}),
     labels,
     scale: new SimulatedScale(() => 0.5, 0),
     probe: new SimulatedProbe(() => 0.5, 0),
     vessels,
+    version: '0.0.0',
     webRoot: join(root, 'nowhere'),
     log: pino({ level: 'silent' }),
     now,

@@ -22,6 +22,7 @@ const db = openStore(':memory:', migrations, now);
 const store = larderStoreOn(db);
 const labels = { find: () => Promise.reject(new Error('the wire is cut')) };
 const app = buildApp({
+  version: '0.0.0',
   larderStore: store,
   labels,
   scale: new SimulatedScale(() => 0.5, 0),

@@ -1,0 +1,234 @@
+import { randomUUID } from 'node:crypto';
+import { closeSync, mkdirSync, mkdtempSync, openSync, readdirSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync, writeSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type CopiesPage, type CopyLook, type Problem, type Restored, type StoredFormula } from '@fellmist/contract';
+import Database from 'better-sqlite3';
+import { type Express } from 'express';
+import request from 'supertest';
+import { Copies } from '../src/copies/copies';
+import { lockFolder } from '../src/copies/folderLock';
+import { Machine } from '../src/copies/machine';
+import { openStore, type Store } from '../src/store/database';
+import { StoreFault } from '../src/store/storeFault';
+import { appOn, larderStoreOn, local, migrations, now, sheetOf } from './household';
+
+const folder = mkdtempSync(join(tmpdir(), 'fellmist-copies-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+/** Every row of every table of a file, read by SQLite itself: what two equal households share. */
+function rowsOf(db: Store): Readonly<Record<string, unknown>> {
+  const tables = db.prepare<[], { name: string }>("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name").all();
+  return Object.fromEntries(tables.map(({ name }) => [name, db.prepare(`SELECT * FROM "${name}"`).all()]));
+}
+
+describe('a file that cannot be opened is refused in words and stays as it is', () => {
+  const words = (file: string): string => {
+    try {
+      openStore(file, migrations, now, join(folder, 'copies')).close();
+      return '';
+    } catch (error) {
+      expect(error).toBeInstanceOf(StoreFault);
+      return (error as Error).message;
+    }
+  };
+  const household = (name: string): string => {
+    const file = join(folder, name);
+    const db = openStore(file, migrations, now);
+    larderStoreOn(db);
+    db.close();
+    return file;
+  };
+
+  test.each([
+    ['empty', (file: string) => truncateSync(file, 0), /is empty: it holds 0 bytes/],
+    ['of something else', (file: string) => writeFileSync(file, 'a shopping list, not a household '.repeat(400)), /is damaged/],
+    ['cut in the middle', (file: string) => truncateSync(file, Math.floor(statSync(file).size / 2)), /is damaged/],
+    [
+      'zeroed in places',
+      (file: string) => {
+        const at = openSync(file, 'r+');
+        writeSync(at, Buffer.alloc(statSync(file).size - 8192), 0, undefined, 4096);
+        closeSync(at);
+      },
+      /is damaged/,
+    ],
+  ])('one that is %s', (name, harm, said) => {
+    const file = household(`${name}.db`);
+    harm(file);
+    const before = readFileSync(file);
+    expect(words(file)).toMatch(said);
+    expect(words(file)).toContain('copies lie in');
+    expect(readFileSync(file).equals(before)).toBe(true);
+  });
+
+  test('another program’s database, a folder that is a file, and a migration that fails', () => {
+    const other = join(folder, 'other.db');
+    const db = new Database(other);
+    db.exec('CREATE TABLE photo (name TEXT)');
+    db.close();
+    expect(words(other)).toContain('another program');
+    expect(words(join(other, 'within', 'fellmist.db'))).toContain('cannot be used as a folder');
+
+    const file = household('late.db');
+    const steps = join(folder, 'migrations');
+    mkdirSync(steps);
+    for (const name of readdirSync(migrations)) writeFileSync(join(steps, name), readFileSync(join(migrations, name)));
+    writeFileSync(join(steps, '0098-good.sql'), 'CREATE TABLE good (id TEXT) STRICT;');
+    writeFileSync(join(steps, '0099-bad.sql'), 'CREATE TABLE food (id TEXT) STRICT;');
+    const before = readFileSync(file);
+    expect(() => openStore(file, steps, now, join(folder, 'upgrades'))).toThrow(/0099-bad.sql failed.*It is as it was/);
+    expect(readFileSync(file).equals(before)).toBe(true);
+    const [copy] = readdirSync(join(folder, 'upgrades'));
+    expect(copy).toMatch(/^fellmist-upgrade-/);
+    expect(readFileSync(join(folder, 'upgrades', copy ?? '')).equals(before)).toBe(true);
+  });
+
+  test('a folder that a server holds lets no second one in, until the first lets go', () => {
+    const unlock = lockFolder(folder);
+    expect(() => lockFolder(folder)).toThrow(/already running on/);
+    unlock();
+    lockFolder(folder)();
+  });
+});
+
+describe('copies of a household', () => {
+  const home = join(folder, 'home');
+  let clock = Date.parse('2026-11-24T10:00:00.000Z');
+  const ticking = (): string => new Date((clock += 1000)).toISOString();
+  let db: Store;
+  let copies: Copies;
+  let app: Express;
+
+  beforeAll(() => {
+    db = openStore(join(home, 'fellmist.db'), migrations, now);
+    copies = new Copies(db, new Machine(home), migrations, ticking);
+    const open = (): void => {
+      app = appOn(larderStoreOn(db), copies);
+    };
+    copies.restored = open;
+    open();
+  });
+  afterAll(() => db.close());
+
+  const ask = async <T>(test: request.Test): Promise<T> => (await local(test)).body as T;
+  const save = (title: string): Promise<StoredFormula> =>
+    ask(request(app).post('/api/formulas').send({ tryId: randomUUID(), label: '', worksheet: sheetOf(`${title}\nMakes 6\n200 g plain flour\n100 g sugar`) }));
+  const names = async (): Promise<readonly string[]> => (await ask<CopiesPage>(request(app).get('/api/copies'))).copies.map(({ name }) => name);
+  const look = (name: string): Promise<CopyLook> => ask(request(app).post('/api/copies/look').send({ name }));
+  const restore = (id: string): Promise<Restored> => ask(request(app).post('/api/copies/restore').send({ id }));
+
+  test('one equals the household row by row, says what restoring it would change, is restored, and that is undone', async () => {
+    const kept = await save('Buns');
+    await local(request(app).post('/api/copies'));
+    const [copy = ''] = await names();
+    const asCopied = rowsOf(db);
+    const read = new Database(join(home, 'copies', copy), { readonly: true });
+    expect(rowsOf(read)).toEqual(asCopied);
+    read.close();
+
+    await save('Scones');
+    await local(request(app).delete(`/api/formulas/${kept.id}`));
+    const { id, differences } = await look(copy);
+    expect(differences.find(({ what }) => what === 'formulas')).toEqual({ what: 'formulas', comes: 1, goes: 1, changes: 0 });
+    expect(differences.find(({ what }) => what === 'tries')).toMatchObject({ comes: 0, goes: 1 });
+    const asLeft = rowsOf(db);
+    const { before } = await restore(id);
+    expect(rowsOf(db)).toEqual(asCopied);
+    expect((await ask<{ readonly entries: readonly { readonly title: string }[] }>(request(app).get('/api/formulas'))).entries.map(({ title }) => title)).toEqual(['Buns']);
+    await save('After it');
+    await restore((await look(before)).id);
+    expect(rowsOf(db)).toEqual(asLeft);
+    expect((await restore(id)) as unknown as Problem).toMatchObject({ status: 404 });
+  });
+
+  test('one that is carried to another machine restores there; what is no copy, newer or damaged is refused and changes nothing', async () => {
+    const [name = ''] = await names();
+    const bytes = (await local(request(app).get(`/api/copies/${name}`)).buffer(true).parse((answer, done) => {
+      const parts: Buffer[] = [];
+      answer.on('data', (part: Buffer) => parts.push(part));
+      answer.on('end', () => done(null, Buffer.concat(parts)));
+    })).body as Buffer;
+    expect(bytes.equals(readFileSync(join(home, 'copies', name)))).toBe(true);
+    const bring = (body: Buffer) => local(request(app).post('/api/copies/from-file')).type('application/octet-stream').send(body);
+    expect((await bring(bytes)).status).toBe(201);
+    const before = rowsOf(db);
+    const later = join(folder, 'later.db');
+    writeFileSync(later, bytes);
+    const newer = new Database(later);
+    newer.prepare("INSERT INTO migration VALUES ('0099-of-tomorrow.sql', '2027-01-01')").run();
+    newer.close();
+    for (const [body, words] of [
+      [Buffer.from('no copy at all'), 'damaged'],
+      [Buffer.alloc(0), 'empty'],
+      [bytes.subarray(0, bytes.length / 2), 'damaged'],
+      [readFileSync(later), 'newer Fellmist'],
+    ] as const) {
+      const answer = await bring(body);
+      expect([answer.status, (JSON.parse(answer.text) as Problem).detail]).toEqual([422, expect.stringContaining(words)]);
+    }
+    expect((await local(request(app).get('/api/copies/..%2F..%2Fetc%2Fpasswd'))).status).toBe(422);
+    expect(rowsOf(db)).toEqual(before);
+    expect(readdirSync(home).filter((one) => one.startsWith('.look-'))).toHaveLength(1);
+  });
+
+  test('a copy of each earlier version is brought up to this one', async () => {
+    const known = readdirSync(migrations).sort();
+    for (const upto of [1, 5, known.length - 1]) {
+      const steps = mkdtempSync(join(folder, 'steps-'));
+      for (const name of known.slice(0, upto)) writeFileSync(join(steps, name), readFileSync(join(migrations, name)));
+      const file = join(steps, 'old.db');
+      openStore(file, steps, now).close();
+      const answer = await local(request(app).post('/api/copies/from-file')).type('application/octet-stream').send(readFileSync(file));
+      expect([upto, answer.status]).toEqual([upto, 201]);
+      expect((answer.body as CopyLook).differences.find(({ what }) => what === 'formulas')?.goes).toBeGreaterThan(0);
+    }
+  });
+
+  test('each day has its copy, the last fourteen are kept, and those by hand stay; another folder is taken where it can be written', async () => {
+    const byHand = (await names()).filter((name) => name.includes('-hand-'));
+    for (let day = 0; day < 17; day++) {
+      clock += 86_400_000;
+      await copies.daily();
+      await copies.daily();
+    }
+    const all = await names();
+    expect(all.filter((name) => name.includes('-daily-'))).toHaveLength(14);
+    expect(all).toEqual(expect.arrayContaining([...byHand]));
+    const put = (to: string) => local(request(app).put('/api/copies/folder')).send({ folder: to });
+    expect((await put('relative')).status).toBe(422);
+    expect((await put(join(home, 'fellmist.db', 'within'))).status).toBe(422);
+    expect(((await put(join(folder, 'elsewhere'))).body as CopiesPage).copies).toEqual([]);
+    await local(request(app).post('/api/copies'));
+    expect(readdirSync(join(folder, 'elsewhere'))).toHaveLength(1);
+  });
+
+  test('a full disk refuses a save in words, keeps what was there, and takes the save once there is room', async () => {
+    const before = rowsOf(db);
+    const [{ page_count: pages } = { page_count: 0 }] = db.pragma('page_count') as readonly { page_count: number }[];
+    db.pragma(`max_page_count = ${pages}`);
+    const filling = sheetOf(`Long\nMakes 6\n200 g plain flour\n${'100 g sugar\n'.repeat(120)}`);
+    const send = () => local(request(app).post('/api/formulas')).send({ tryId: randomUUID(), label: '', worksheet: filling });
+    const answers = [];
+    for (let i = 0; i < 20; i++) answers.push(await send());
+    const refused = answers.find(({ status }) => status !== 201);
+    expect([refused?.status, (JSON.parse(refused?.text ?? '{}') as Problem).detail]).toEqual([507, expect.stringContaining('The disk is full; nothing was saved')]);
+    expect(rowsOf(db)['pack']).toEqual(before['pack']);
+    db.pragma('max_page_count = 1000000');
+    expect((await send()).status).toBe(201);
+    expect(db.pragma('integrity_check')).toEqual([{ integrity_check: 'ok' }]);
+  });
+});
+
+test('JSON that is nested 1,500 deep is refused in words', async () => {
+  const { app, close } = (() => {
+    const db = openStore(':memory:', migrations, now);
+    return { app: appOn(larderStoreOn(db)), close: () => db.close() };
+  })();
+  for (const depth of [1500, 100_000]) {
+    const body = `{"id":${'['.repeat(depth)}${']'.repeat(depth)}}`;
+    const answer = await local(request(app).put('/api/plans/x')).type('application/json').send(body);
+    expect([answer.status, (JSON.parse(answer.text) as Problem).detail]).toEqual([422, expect.stringContaining('nested deeper')]);
+  }
+  close();
+});
