@@ -2,9 +2,22 @@ import type { Routes } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import * as removedEffects from '../state/removed.effects';
+import { copiesFeature, giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore } from '../state/copies.feature';
 import { removedFeature } from '../state/removed.feature';
 import { provideLibraryWords } from '../ui/zorro/i18n';
 import { House } from './house';
 
 /** The house with the state that only it needs. */
-export const houseRoutes: Routes = [{ path: '', component: House, providers: [provideState(removedFeature), provideEffects(removedEffects), provideLibraryWords()] }];
+export const houseRoutes: Routes = [
+  {
+    path: '',
+    component: House,
+    providers: [
+      provideState(removedFeature),
+      provideEffects(removedEffects),
+      provideState(copiesFeature),
+      provideEffects({ giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore }),
+      provideLibraryWords(),
+    ],
+  },
+];

@@ -32,3 +32,8 @@ export function readAmountTyped(text: string, unit: string): ReturnType<typeof r
   const plain = numbers.plain(text);
   return plain.ok ? readTypedAmount(plain.text, unit) : { error: plain.words };
 }
+
+/** "12 kB", "3.4 MB": the size of a file. */
+export function showBytes(bytes: number): string {
+  return bytes < 1e6 ? `${showNumber(Math.max(bytes / 1e3, 1), 0)} kB` : `${showNumber(bytes / 1e6, 1)} MB`;
+}
