@@ -92,3 +92,4 @@ export {
 } from './book';
 export { type WeekItem, type WeekPage, weekQuerySchema } from './week';
 export { copiesFolderSchema, type CopiesPage, type CopyDifference, type CopyHead, type CopyLook, copyNameSchema, lookSchema, type Restored, restoreSchema } from './copies';
+export { formulasQuerySchema, readRecipesQuerySchema, type RecipeRead, type RecipesRead, type RecipesTaken, takeRecipesSchema, undoTakeSchema } from './recipes';

@@ -14,6 +14,7 @@ import { bakeRoutes } from './routes/bakes';
 import { bookRoutes, tryPictureRoutes } from './routes/book';
 import { boughtRoutes } from './routes/bought';
 import { copyRoutes, uploadedCopyRoutes } from './routes/copies';
+import { exchangeRoutes, recipeFileRoutes } from './routes/exchange';
 import { deviceRoutes } from './routes/devices';
 import { formulaRoutes } from './routes/formulas';
 import { householdRoutes } from './routes/household';
@@ -56,10 +57,11 @@ export function buildApp({ larderStore, copies, version, labels, scale, probe, v
     response.set('Cache-Control', 'no-store').json({ ok: true, version, household: appliedTo(larderStore.db).at(-1) ?? '' });
   });
   if (copies) api.use(uploadedCopyRoutes(copies));
-  api.use(importRoutes(larderStore), pictureRoutes(larderStore.db, now), tryPictureRoutes(larderStore, now));
+  api.use(importRoutes(larderStore), recipeFileRoutes(larderStore, now), pictureRoutes(larderStore.db, now), tryPictureRoutes(larderStore, now));
   api.use(express.json({ limit: '12mb' }), shallow);
-  if (copies) api.use(copyRoutes(copies));
+  if (copies) api.use(copyRoutes(copies, version, now));
   api.use(
+    exchangeRoutes(larderStore),
     larderRoutes(larderStore),
     formulaRoutes(larderStore, now),
     householdRoutes(larderStore, now),

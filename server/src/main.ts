@@ -14,7 +14,7 @@ import { SimulatedScale } from './devices/scale';
 import { closing } from './http/closing';
 import { endStreams } from './http/stream';
 import { openStore } from './store/database';
-import { openLarderStore } from './store/larderStore';
+import { listHousehold, openLarderStore } from './store/larderStore';
 import { StoreFault } from './store/storeFault';
 
 const root = process.env['FELLMIST_ROOT'] ?? process.cwd();
@@ -49,8 +49,8 @@ function openHousehold() {
 
 const port = portOf(process.env['FELLMIST_PORT'] ?? '4600');
 const { db, machine, unlock } = openHousehold();
-const copies = new Copies(db, machine, migrations, now);
 const shipped = loadShippedLarder(join(root, 'data'));
+const copies = new Copies(db, machine, migrations, now, (household) => listHousehold(household, shipped.wordGroups, now));
 const vessels = loadVessels(join(root, 'data'));
 const labels = shelfLookup(join(root, 'data', 'label-shelf.json'));
 const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')) as { version: string };

@@ -3,15 +3,20 @@ import { closeSync, mkdirSync, mkdtempSync, openSync, readdirSync, readFileSync,
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type CopiesPage, type CopyLook, type Problem, type Restored, type StoredFormula } from '@fellmist/contract';
+import { Ajv2020 } from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
 import Database from 'better-sqlite3';
 import { type Express } from 'express';
 import request from 'supertest';
+import { setTable } from '../src/demo/setTable';
 import { Copies } from '../src/copies/copies';
 import { lockFolder } from '../src/copies/folderLock';
 import { Machine } from '../src/copies/machine';
 import { openStore, type Store } from '../src/store/database';
+import { listHousehold } from '../src/store/larderStore';
 import { StoreFault } from '../src/store/storeFault';
-import { appOn, larderStoreOn, local, migrations, now, sheetOf } from './household';
+import { householdFormat, type HouseholdFile } from '../src/exports/householdFile';
+import { appOn, larderStoreOn, local, migrations, now, root, sheetOf, shipped, vessels } from './household';
 
 const folder = mkdtempSync(join(tmpdir(), 'fellmist-copies-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -21,6 +26,12 @@ function rowsOf(db: Store): Readonly<Record<string, unknown>> {
   const tables = db.prepare<[], { name: string }>("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name").all();
   return Object.fromEntries(tables.map(({ name }) => [name, db.prepare(`SELECT * FROM "${name}"`).all()]));
 }
+
+/** Rows with the JSON in them read: the order of keys says nothing. */
+const read = (rows: unknown): unknown[] =>
+  (rows as Record<string, unknown>[]).map((row) =>
+    Object.fromEntries(Object.entries(row).map(([key, value]) => [key, key === 'body' || key === 'worksheet' ? JSON.parse(String(value)) : value])),
+  );
 
 describe('a file that cannot be opened is refused in words and stays as it is', () => {
   const words = (file: string): string => {
@@ -92,6 +103,8 @@ describe('a file that cannot be opened is refused in words and stays as it is', 
   });
 });
 
+const relist = (db: Store): void => listHousehold(db, shipped.wordGroups, now);
+
 describe('copies of a household', () => {
   const home = join(folder, 'home');
   let clock = Date.parse('2026-11-24T10:00:00.000Z');
@@ -102,7 +115,7 @@ describe('copies of a household', () => {
 
   beforeAll(() => {
     db = openStore(join(home, 'fellmist.db'), migrations, now);
-    copies = new Copies(db, new Machine(home), migrations, ticking);
+    copies = new Copies(db, new Machine(home), migrations, ticking, relist);
     const open = (): void => {
       app = appOn(larderStoreOn(db), copies);
     };
@@ -113,7 +126,11 @@ describe('copies of a household', () => {
 
   const ask = async <T>(test: request.Test): Promise<T> => (await local(test)).body as T;
   const save = (title: string): Promise<StoredFormula> =>
-    ask(request(app).post('/api/formulas').send({ tryId: randomUUID(), label: '', worksheet: sheetOf(`${title}\nMakes 6\n200 g plain flour\n100 g sugar`) }));
+    ask(
+      request(app)
+        .post('/api/formulas')
+        .send({ tryId: randomUUID(), label: '', worksheet: sheetOf(`${title}\nMakes 6\n200 g plain flour\n100 g sugar`) }),
+    );
   const names = async (): Promise<readonly string[]> => (await ask<CopiesPage>(request(app).get('/api/copies'))).copies.map(({ name }) => name);
   const look = (name: string): Promise<CopyLook> => ask(request(app).post('/api/copies/look').send({ name }));
   const restore = (id: string): Promise<Restored> => ask(request(app).post('/api/copies/restore').send({ id }));
@@ -144,11 +161,15 @@ describe('copies of a household', () => {
 
   test('one that is carried to another machine restores there; what is no copy, newer or damaged is refused and changes nothing', async () => {
     const [name = ''] = await names();
-    const bytes = (await local(request(app).get(`/api/copies/${name}`)).buffer(true).parse((answer, done) => {
-      const parts: Buffer[] = [];
-      answer.on('data', (part: Buffer) => parts.push(part));
-      answer.on('end', () => done(null, Buffer.concat(parts)));
-    })).body as Buffer;
+    const bytes = (
+      await local(request(app).get(`/api/copies/${name}`))
+        .buffer(true)
+        .parse((answer, done) => {
+          const parts: Buffer[] = [];
+          answer.on('data', (part: Buffer) => parts.push(part));
+          answer.on('end', () => done(null, Buffer.concat(parts)));
+        })
+    ).body as Buffer;
     expect(bytes.equals(readFileSync(join(home, 'copies', name)))).toBe(true);
     const bring = (body: Buffer) => local(request(app).post('/api/copies/from-file')).type('application/octet-stream').send(body);
     expect((await bring(bytes)).status).toBe(201);
@@ -159,7 +180,11 @@ describe('copies of a household', () => {
     newer.prepare("INSERT INTO migration VALUES ('0099-of-tomorrow.sql', '2027-01-01')").run();
     newer.close();
     for (const [body, words] of [
-      [Buffer.from('no copy at all'), 'damaged'],
+      [Buffer.from('no copy at all'), 'neither a copy nor an export'],
+      [Buffer.from('{"name":"a recipe"}'), 'no household of Fellmist'],
+      [Buffer.from('{"format":"fellmist-household","schema":2}'), 'newer Fellmist'],
+      [Buffer.from('{"format":"fellmist-household","schema":1}'), 'cannot be taken in'],
+      [Buffer.from(`SQLite format 3\0${'x'.repeat(9000)}`), 'damaged'],
       [Buffer.alloc(0), 'empty'],
       [bytes.subarray(0, bytes.length / 2), 'damaged'],
       [readFileSync(later), 'newer Fellmist'],
@@ -184,6 +209,53 @@ describe('copies of a household', () => {
       expect((answer.body as CopyLook).differences.find(({ what }) => what === 'formulas')?.goes).toBeGreaterThan(0);
     }
   });
+
+  // Ajv 8, the reference validator of JSON Schema 2020-12 for JavaScript.
+  test('the open file follows its published schema, and taken in on another machine it is the same household; taken in twice it adds nothing', async () => {
+    const from = openStore(join(folder, 'demo', 'fellmist.db'), migrations, now);
+    const demo = larderStoreOn(from);
+    setTable(demo, shipped, vessels, join(root, 'data'));
+    const text = (await local(request(appOn(demo, new Copies(from, new Machine(join(folder, 'demo')), migrations, ticking, relist))).get('/api/household.json'))).text;
+    const format = JSON.parse(readFileSync(join(root, 'docs/household.schema.json'), 'utf8')) as object;
+    expect(JSON.parse(JSON.stringify(householdFormat()))).toEqual(format);
+    const ajv = new Ajv2020({ strict: false, allErrors: true });
+    addFormats(ajv);
+    const holds = ajv.compile(format);
+    const file = JSON.parse(text) as HouseholdFile;
+    expect([holds(file), holds.errors]).toEqual([true, null]);
+    expect(holds({ ...file, tables: { ...file.tables, formula: [{ id: 'x' }] } })).toBe(false);
+    expect(file.unreadable).toEqual([]);
+
+    const there = openStore(join(folder, 'there', 'fellmist.db'), migrations, now);
+    const other = new Copies(there, new Machine(join(folder, 'there')), migrations, ticking, relist);
+    const otherApp = appOn(larderStoreOn(there), other);
+    const bring = async (): Promise<CopyLook> => (await local(request(otherApp).post('/api/copies/from-file')).type('application/json').send(text)).body as CopyLook;
+    const first = await bring();
+    expect(first.differences.every(({ goes, changes }) => goes + changes === 0)).toBe(true);
+    // What is saved between the look and the taking in stays.
+    await local(
+      request(otherApp)
+        .post('/api/formulas')
+        .send({ tryId: randomUUID(), label: '', worksheet: sheetOf('Own\nMakes 2\n100 g sugar') }),
+    );
+    expect((await local(request(otherApp).post('/api/copies/restore')).send({ id: first.id })).status).toBe(200);
+    const own = ['formula', 'try', 'bake', 'bake_event', 'pack', 'pack_version', 'stock', 'plan', 'tasting', 'vessel', 'bought', 'picture', 'try_picture'];
+    const [here, taken] = [rowsOf(from), rowsOf(there)];
+    for (const table of own) expect([table, read(taken[table])]).toEqual([table, expect.arrayContaining(read(here[table]))]);
+    expect((here['bake_event'] as unknown[]).length).toBeGreaterThan(100);
+    expect((taken['formula'] as unknown[]).length).toBe((here['formula'] as unknown[]).length + 1);
+    const packs = (
+      await local(
+        request(appOn(larderStoreOn(there)))
+          .get('/api/foods')
+          .query({ q: 'Mill-door' }),
+      )
+    ).text;
+    expect(packs).toContain('pack-mill-flour');
+    expect((await bring()).differences).toEqual([]);
+    there.close();
+    from.close();
+  }, 30_000);
 
   test('each day has its copy, the last fourteen are kept, and those by hand stay; another folder is taken where it can be written', async () => {
     const byHand = (await names()).filter((name) => name.includes('-hand-'));

@@ -48,6 +48,24 @@ function findRecipe(value: unknown, depth = 0): Json | undefined {
   return findRecipe(value['@graph'] ?? value['mainEntity'], depth + 1);
 }
 
+function everyRecipe(value: unknown, depth = 0): readonly Json[] {
+  if (depth > 6) return [];
+  if (Array.isArray(value)) return value.flatMap((entry) => everyRecipe(entry, depth + 1));
+  if (!isObject(value)) return [];
+  return isRecipe(value) ? [value] : everyRecipe(value['@graph'] ?? value['mainEntity'], depth + 1);
+}
+
+/** Every schema.org Recipe of a document, each as a document of its own; the text itself where it cannot be read, so that reading it says why. */
+export function recipesOfDocument(text: string): readonly string[] {
+  if (isTooDeep(text)) return [text];
+  try {
+    const all = everyRecipe(JSON.parse(text));
+    return all.length > 0 ? all.map((recipe) => JSON.stringify(recipe)) : [text];
+  } catch {
+    return [text];
+  }
+}
+
 function texts(value: unknown): readonly string[] {
   if (typeof value === 'string')
     return value

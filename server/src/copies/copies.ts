@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { accessSync, constants, copyFileSync, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { dirname, isAbsolute, join } from 'node:path';
+import { accessSync, closeSync, constants, copyFileSync, existsSync, mkdirSync, openSync, readdirSync, readFileSync, readSync, renameSync, rmSync, statSync } from 'node:fs';
+import { basename, dirname, isAbsolute, join } from 'node:path';
 import { type CopiesPage, type CopyHead, type CopyLook, type Restored } from '@fellmist/contract';
+import { addHousehold, readHouseholdFile } from '../imports/householdFile';
 import { openStore, type Store } from '../store/database';
 import { StoreFault } from '../store/storeFault';
 import { copyName, putInPlace, readCopyName, writeCopy } from './copyFile';
@@ -14,7 +15,17 @@ const DAYS_KEPT = 14;
 /** A copy that was looked at and not restored is forgotten after an hour. */
 const LOOKED_MS = 3_600_000;
 
-const LOOKED = /^\.look-([0-9a-f-]{36})\.db(?:-\w+)?$/;
+const LOOKED = /^\.look-([0-9a-f-]{36})\.(?:json|db(?:-\w+)?)$/;
+
+/** The first bytes of every SQLite file (sqlite.org, file format, 1.3); an empty one is judged as a copy that was cut. */
+function isDatabase(file: string): boolean {
+  const { length } = 'SQLite format 3\0';
+  const first = Buffer.alloc(length);
+  const at = openSync(file, 'r');
+  const read = readSync(at, first, 0, length, 0);
+  closeSync(at);
+  return read === 0 || first.toString('latin1') === 'SQLite format 3\0';
+}
 
 /** Copies of the household: made, listed, looked into and restored. */
 export class Copies {
@@ -30,6 +41,8 @@ export class Copies {
     private readonly machine: Machine,
     private readonly migrations: string,
     private readonly now: () => string,
+    /** Lists foods and packs of a household anew that something was added to. */
+    private readonly relist: (db: Store) => void,
   ) {
     this.forget(0);
   }
@@ -102,6 +115,27 @@ export class Copies {
     return join(this.home, `.look-${id}.db`);
   }
 
+  /** An open file that was brought, beside the copy that is made of it. */
+  private openFile(id: string): string {
+    return join(this.home, `.look-${id}.json`);
+  }
+
+  /** The household as it is now with an open file added to it, in the place of a copy. */
+  private async added(id: string): Promise<void> {
+    const read = readHouseholdFile(readFileSync(this.openFile(id), 'utf8'));
+    const file = this.lookFile(id);
+    rmSync(file, { force: true });
+    await writeCopy(this.db, this.home, basename(file));
+    const db = openStore(file, this.migrations, this.now);
+    try {
+      addHousehold(db, read);
+      this.relist(db);
+      db.pragma('journal_mode = DELETE');
+    } finally {
+      db.close();
+    }
+  }
+
   private forget(olderThanMs: number): void {
     if (!existsSync(this.home)) return;
     for (const name of readdirSync(this.home)) {
@@ -118,7 +152,7 @@ export class Copies {
   }
 
   /** What restoring a copy of the folder would change. Undefined where there is no such copy. */
-  lookAt(name: string): CopyLook | undefined {
+  async lookAt(name: string): Promise<CopyLook | undefined> {
     const from = this.fileOf(name);
     if (!from) return undefined;
     const { id, file } = this.placeFor();
@@ -126,10 +160,14 @@ export class Copies {
     return this.look(id);
   }
 
-  /** What restoring the copy that lies in its place would change: brought up to this version, checked, and compared. */
-  look(id: string): CopyLook {
+  /** What restoring the copy that lies in its place would change: brought up to this version, checked, and compared; an open file is added to what is here. */
+  async look(id: string): Promise<CopyLook> {
     const file = this.lookFile(id);
     try {
+      if (!isDatabase(file)) {
+        renameSync(file, this.openFile(id));
+        await this.added(id);
+      }
       const copy = openStore(file, this.migrations, this.now);
       copy.pragma('journal_mode = DELETE');
       copy.close();
@@ -140,7 +178,7 @@ export class Copies {
         this.db.exec('DETACH looked');
       }
     } catch (error) {
-      rmSync(file, { force: true });
+      for (const one of [file, this.openFile(id)]) rmSync(one, { force: true });
       throw error instanceof StoreFault ? new StoreFault(error.message.replaceAll(file, 'The copy')) : error;
     }
   }
@@ -152,6 +190,8 @@ export class Copies {
     this.busy.add(id);
     try {
       const before = await this.make('restore');
+      // What was saved since it was looked at stays: the file is added to what is here now.
+      if (existsSync(this.openFile(id))) await this.added(id);
       this.isRestoring = true;
       await putInPlace(file, this.db);
       this.restored();
@@ -159,7 +199,7 @@ export class Copies {
     } finally {
       this.isRestoring = false;
       this.busy.delete(id);
-      rmSync(file, { force: true });
+      for (const one of [file, this.openFile(id)]) rmSync(one, { force: true });
     }
   }
 }

@@ -32,7 +32,8 @@ function readBack(file: string): void {
     copy.pragma('journal_mode = DELETE');
     const found = copy.pragma('integrity_check(1)') as readonly { readonly integrity_check: string }[];
     const dangling = copy.pragma('foreign_key_check') as readonly unknown[];
-    if (found[0]?.integrity_check !== 'ok' || dangling.length > 0) throw new StoreFault(`The copy could not be read back whole (${found[0]?.integrity_check ?? 'references'}); it was not kept.`);
+    if (found[0]?.integrity_check !== 'ok' || dangling.length > 0)
+      throw new StoreFault(`The copy could not be read back whole (${found[0]?.integrity_check ?? 'references'}); it was not kept.`);
   } finally {
     copy.close();
   }

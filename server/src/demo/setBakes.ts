@@ -106,7 +106,7 @@ export function setBakes(larderStore: LarderStore, shipped: ShippedLarder, vesse
   const late = Math.max(differenceInCalendarDays(parseISO(larderStore.today), parseISO(WRITTEN_ON)), 0);
   const { vessels: own, bakes } = table.parse(JSON.parse(readFileSync(join(dataFolder, 'demo', 'bakes.json'), 'utf8')));
   const all = [...own.map((vessel) => ({ ...vessel, mark: 'M' as const, source: 'invented, for the demo' })), ...vessels] as readonly Vessel[];
-  for (const vessel of all.slice(0, own.length)) putVessel(larderStore.db, vessel, larderStore.today);
+  for (const vessel of all.slice(0, own.length)) putVessel(larderStore.db, vessel, `${larderStore.today}T00:00:00.000Z`);
   bakes.forEach((row, i) => {
     const vessel = all.find(({ id }) => id === row.vesselId);
     if (!vessel) throw new Error(`demo bakes: no vessel "${row.vesselId}"`);

@@ -50,7 +50,11 @@ const TROUBLES: Readonly<Record<Trouble, { readonly status: number; readonly tit
   'may not': { status: 503, title: 'The folder cannot be written', detail: 'Fellmist may no longer write in its folder; nothing was saved. Give it the right to and try again.' },
   'no folder': { status: 503, title: 'The folder is gone', detail: 'A folder that Fellmist writes in is not there any more; nothing was saved. Bring it back and try again.' },
   busy: { status: 503, title: 'The household is held', detail: 'Another program holds the household’s file; nothing was saved. Try again in a moment.' },
-  damaged: { status: 500, title: 'The household’s file is damaged', detail: 'The household’s file is damaged; nothing was saved. Stop Fellmist, start it again and follow what it says.' },
+  damaged: {
+    status: 500,
+    title: 'The household’s file is damaged',
+    detail: 'The household’s file is damaged; nothing was saved. Stop Fellmist, start it again and follow what it says.',
+  },
   failing: { status: 503, title: 'The disk fails', detail: 'The disk answers with errors; nothing was saved. Copy the household’s folder to another disk before anything else.' },
 };
 

@@ -1,10 +1,11 @@
 import { createWriteStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { pipeline } from 'node:stream/promises';
-import { Transform, type TransformCallback } from 'node:stream';
+import { Readable, Transform, type TransformCallback } from 'node:stream';
 import { copiesFolderSchema, copyNameSchema, lookSchema, restoreSchema } from '@fellmist/contract';
 import { Router } from 'express';
 import { type Copies } from '../copies/copies';
+import { writeHousehold } from '../exports/householdFile';
 import { ProblemError } from '../http/problem';
 
 /** The largest copy that is taken from elsewhere. */
@@ -34,13 +35,21 @@ export function uploadedCopyRoutes(copies: Copies): Router {
       await rm(file, { force: true });
       throw error;
     }
-    response.status(201).json(copies.look(id));
+    response.status(201).json(await copies.look(id));
   });
   return router;
 }
 
-export function copyRoutes(copies: Copies): Router {
+export function copyRoutes(copies: Copies, version: string, now: () => string): Router {
   const router = Router();
+  router.get('/household.json', async (_request, response) => {
+    const at = now();
+    response
+      .type('application/json')
+      .set('Cache-Control', 'no-store')
+      .set('Content-Disposition', `attachment; filename="fellmist-household-${at.slice(0, 10)}.json"`);
+    await pipeline(Readable.from(writeHousehold(copies.db, version, at)), response);
+  });
   router.get('/copies', (_request, response) => {
     response.set('Cache-Control', 'no-store').json(copies.list());
   });
@@ -52,8 +61,8 @@ export function copyRoutes(copies: Copies): Router {
     copies.moveTo(copiesFolderSchema.parse(request.body).folder);
     response.json(copies.list());
   });
-  router.post('/copies/look', (request, response) => {
-    const found = copies.lookAt(lookSchema.parse(request.body).name);
+  router.post('/copies/look', async (request, response) => {
+    const found = await copies.lookAt(lookSchema.parse(request.body).name);
     if (!found) throw missing();
     response.json(found);
   });

@@ -26,8 +26,10 @@ function checked(db: Store, file: string, known: readonly string[], copiesFolder
   if (found?.quick_check !== 'ok') throw damaged(file, `is damaged (${found?.quick_check.split('\n')[0] ?? 'it cannot be checked'})`, copiesFolder);
   const done = appliedTo(db);
   const newer = done.filter((name) => !known.includes(name));
-  if (newer.length > 0) throw new NewerStore(`${file} was written by a newer Fellmist (it knows ${newer.join(', ')}). Start that one, or open the copy that lies beside it; nothing was changed.`);
-  if (done.length === 0 && db.prepare<[], { count: number }>(TABLES).get()?.count) throw new StoreFault(`${file} is another program’s database; nothing was changed. Choose another folder.`);
+  if (newer.length > 0)
+    throw new NewerStore(`${file} was written by a newer Fellmist (it knows ${newer.join(', ')}). Start that one, or open the copy that lies beside it; nothing was changed.`);
+  if (done.length === 0 && db.prepare<[], { count: number }>(TABLES).get()?.count)
+    throw new StoreFault(`${file} is another program’s database; nothing was changed. Choose another folder.`);
   return done;
 }
 

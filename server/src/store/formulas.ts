@@ -79,10 +79,14 @@ export function countFormulas(db: Store): number {
 export class UnreadableFormula extends Error {}
 
 function assemble(db: Store, id: string, row: TryRow): StoredFormula {
-  const tries = db.prepare<{ id: string }, HeadRow>(TRIES).all({ id }).map(toHead);
   const read = readDocument(DOCUMENTS.worksheet, row);
   if (!read.ok) throw new UnreadableFormula(read.words);
-  return { id, thisTry: toHead(row), worksheet: read.document, tries };
+  return { id, thisTry: toHead(row), worksheet: read.document, tries: triesOf(db, id) };
+}
+
+/** The saves of a formula, the first first. */
+export function triesOf(db: Store, id: string): readonly TryHead[] {
+  return db.prepare<{ id: string }, HeadRow>(TRIES).all({ id }).map(toHead);
 }
 
 /** A formula at its head, or at the try asked for; undefined where there is none. */

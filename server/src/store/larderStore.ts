@@ -14,7 +14,7 @@ import {
 } from '@fellmist/core';
 import { type Batch } from '../imports/batch';
 import { type Store } from './database';
-import { foodsAtHand, putOwnFoods, readFood, takeUpFoods } from './foods';
+import { foodsAtHand, ownFoods, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
 import { asLearned, LearnedBakes } from './learned';
 import { deletePack, type PackSave, putPack, readPack, readPacks, restorePack, savePack } from './packs';
@@ -216,6 +216,11 @@ export class LarderStore {
     const food = this.larder.foods.get(id) ?? readFood(this.db, id)?.food;
     return food && kindIdOf(food);
   }
+}
+
+/** Lists all foods and packs of a household anew, after something was added to it from outside. */
+export function listHousehold(db: Store, wordGroups: readonly WordGroup[], now: () => string): void {
+  new LarderStore(db, now, wordGroups).listAll([...new Map([...foodsAtHand(db), ...ownFoods(db)].map((food) => [food.id, food])).values()]);
 }
 
 /** Brings what ships into the database and lists it, both or neither, however often it is stopped on the way. */

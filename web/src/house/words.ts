@@ -56,6 +56,8 @@ export const SAY = {
   nothingDiffers: 'Nothing would change: it holds what is there now.',
   nothingWasRemoved: 'Nothing was removed.',
   notSavedYet: (a: Shown) => said`Not saved yet. ${a}`,
+  openFile: 'Everything as one open file',
+  openFileHint: 'JSON, with its format in docs/household.schema.json: for another program, or to add to the household of another machine by “Restore from a file…”.',
   otherDisk: 'best on another disk than this one',
   pack: 'pack',
   packsWord: 'Packs',
@@ -87,7 +89,8 @@ export const SAY = {
   vesselsWord: 'Vessels',
   weekHint: 'What was planned, baked and eaten. Off, it is nowhere to be seen.',
   weekPage: 'A page of the week',
-  whatCopiesAre: 'One file holds all of it: formulas, tries, bakes, tastings, packs, plans, pictures, settings. One is made each day that Fellmist runs, and the last fourteen are kept; each is read back before it counts.',
+  whatCopiesAre:
+    'One file holds all of it: formulas, tries, bakes, tastings, packs, plans, pictures, settings. One is made each day that Fellmist runs, and the last fourteen are kept; each is read back before it counts.',
   whatCreamOrALarge: 'what “cream” or “a large egg” means here',
   whoEatsHere: 'Who eats here',
 };

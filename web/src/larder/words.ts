@@ -17,6 +17,7 @@ export const SAY = {
   allFoodsAtHand: 'All foods at hand',
   allIsThere: 'All that these days want is in stock.',
   allOf: (a: Shown, b: Shown) => said`all ${a} g of ${b}`,
+  allThatIsInStock: 'All that is in stock',
   allulose: 'Allulose',
   aloneWouldBeSuchPowders: (a: Shown, b: Shown, c: Shown, d: Shown) => said`${a} alone would be ${b}; such powders are usually ${c}; together ${d}.`,
   alsoCalled: 'Also called',

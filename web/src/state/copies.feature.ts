@@ -47,7 +47,11 @@ export const copiesFeature = createFeature({
     initial,
     on(copiesActions.loaded, (state, { page }): CopiesState => ({ ...state, page, failure: undefined, isBusy: false })),
     on(copiesActions.failed, (state, { words }): CopiesState => ({ ...state, failure: words, isBusy: false })),
-    on(copiesActions.made, copiesActions.lookedAt, copiesActions.fileLookedAt, copiesActions.restore, copiesActions.undo, (state): CopiesState => ({ ...state, failure: undefined, isBusy: true })),
+    on(copiesActions.made, copiesActions.lookedAt, copiesActions.fileLookedAt, copiesActions.restore, copiesActions.undo, (state): CopiesState => ({
+      ...state,
+      failure: undefined,
+      isBusy: true,
+    })),
     on(copiesActions.lookLoaded, (state, { looked }): CopiesState => ({ ...state, looked, isBusy: false })),
     on(copiesActions.lookLeft, (state): CopiesState => ({ ...state, looked: undefined })),
   ),

@@ -1,8 +1,8 @@
-import type { FoodPage, FoodQuery, ImportPreview, LabelAnswer, PackVersion } from '@fellmist/contract';
+import type { FoodPage, FoodQuery, ImportPreview, LabelAnswer, PackVersion, RecipesRead, RecipesTaken } from '@fellmist/contract';
 import { createActionGroup, props } from '@ngrx/store';
 import type { Ask } from './asking';
 
-/** What is only looked at and belongs to no state: pages of the long list, labels by their bar code, tables before they are taken in. */
+/** What is only looked at and belongs to no state: pages of the long list, labels by their bar code, tables and recipes before they are taken in. */
 export const lookupActions = createActionGroup({
   source: 'Lookup',
   events: {
@@ -11,5 +11,8 @@ export const lookupActions = createActionGroup({
     'Pack History': props<{ ask: Ask<readonly PackVersion[]>; id: string }>(),
     'Preview Import': props<{ ask: Ask<ImportPreview>; file: Blob; of: ImportPreview['of'] }>(),
     'Accept Import': props<{ ask: Ask<{ readonly foods: number; readonly packs: number }>; id: string }>(),
+    'Read Recipes': props<{ ask: Ask<RecipesRead>; file: File }>(),
+    'Take Recipes': props<{ ask: Ask<RecipesTaken>; id: string; which: readonly number[] }>(),
+    'Undo Recipes': props<{ ask: Ask<unknown>; ids: readonly string[] }>(),
   },
 });

@@ -1,4 +1,6 @@
 import { inject } from '@angular/core';
+import { HttpClient } from '@angular/common/http';
+import type { RecipesRead, RecipesTaken } from '@fellmist/contract';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { mergeMap } from 'rxjs';
 import { Api } from './api';
@@ -48,6 +50,38 @@ export const acceptImport = createEffect(
     actions.pipe(
       ofType(lookupActions.acceptImport),
       mergeMap(({ ask, id }) => answering(ask, api.acceptImport(id), () => [larderActions.wanted()])),
+    ),
+  { functional: true },
+);
+
+export const readRecipes = createEffect(
+  (actions = inject(Actions), http = inject(HttpClient)) =>
+    actions.pipe(
+      ofType(lookupActions.readRecipes),
+      mergeMap(({ ask, file }) =>
+        answering(
+          ask,
+          http.post<RecipesRead>('/api/recipes', file, { params: { name: file.name }, headers: { 'Content-Type': 'application/octet-stream' } }).pipe(unlessDropped(ask, actions)),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const takeRecipes = createEffect(
+  (actions = inject(Actions), http = inject(HttpClient)) =>
+    actions.pipe(
+      ofType(lookupActions.takeRecipes),
+      mergeMap(({ ask, id, which }) => answering(ask, http.post<RecipesTaken>(`/api/recipes/${encodeURIComponent(id)}/take`, { which }), () => [larderActions.wanted()])),
+    ),
+  { functional: true },
+);
+
+export const undoRecipes = createEffect(
+  (actions = inject(Actions), http = inject(HttpClient)) =>
+    actions.pipe(
+      ofType(lookupActions.undoRecipes),
+      mergeMap(({ ask, ids }) => answering(ask, http.post('/api/recipes/undo', { ids }))),
     ),
   { functional: true },
 );
