@@ -38,7 +38,23 @@ async function bundleServer() {
     format: 'esm',
     sourcemap: true,
     logLevel: 'warning',
-    external: ['better-sqlite3', 'express', 'ical-generator', 'helmet', 'express-static-gzip', 'pino', 'pino-http', 'papaparse', 'sharp', 'numeric-quantity', 'zod'],
+    external: [
+      'better-sqlite3',
+      'express',
+      'ical-generator',
+      'helmet',
+      'express-static-gzip',
+      'pino',
+      'pino-http',
+      'papaparse',
+      'sharp',
+      'numeric-quantity',
+      'zod',
+      'express-rate-limit',
+      'htmlparser2',
+      'domhandler',
+      'uqr',
+    ],
   });
 }
 

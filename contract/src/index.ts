@@ -93,3 +93,4 @@ export {
 export { type WeekItem, type WeekPage, weekQuerySchema } from './week';
 export { copiesFolderSchema, type CopiesPage, type CopyDifference, type CopyHead, type CopyLook, copyNameSchema, lookSchema, type Restored, restoreSchema } from './copies';
 export { formulasQuerySchema, readRecipesQuerySchema, type RecipeRead, type RecipesRead, type RecipesTaken, takeRecipesSchema, undoTakeSchema } from './recipes';
+export { qrSchema, sessionSchema, type SharedDevice, type ShareAnswer, type SharePage, shareSchema } from './share';

@@ -1,8 +1,8 @@
 import express, { type Express } from 'express';
 import { type Logger } from 'pino';
 import { type Copies } from './copies/copies';
-import { guardHostAndOrigin } from './http/guard';
-import { giveNonce, pages, secureHeaders } from './http/pages';
+import { guardHostAndOrigin, letIn, onlyHere } from './http/guard';
+import { askAtTheDoor, giveNonce, pages, secureHeaders } from './http/pages';
 import { answerProblems, noSuchRoute, ProblemError } from './http/problem';
 import { requestLog } from './http/requestLog';
 import { shallow } from './http/shallow';
@@ -21,9 +21,11 @@ import { householdRoutes } from './routes/household';
 import { importRoutes } from './routes/imports';
 import { larderRoutes } from './routes/larder';
 import { planRoutes } from './routes/plans';
+import { sessionRoutes, shareRoutes } from './routes/share';
 import { shoppingRoutes } from './routes/shopping';
 import { weekRoutes } from './routes/week';
 import { pictureRoutes } from './routes/pictures';
+import { type Share } from './share/share';
 import { appliedTo } from './store/database';
 import { type LarderStore } from './store/larderStore';
 
@@ -31,6 +33,8 @@ export interface AppParts {
   readonly larderStore: LarderStore;
   /** None where the household lies in no file. */
   readonly copies?: Copies;
+  /** Who of the home network is let in; nobody where it is not given. */
+  readonly share?: { readonly share: Share; readonly changed: () => void };
   /** The version of Fellmist, as its package says it. */
   readonly version: string;
   readonly labels: LabelLookup;
@@ -43,23 +47,28 @@ export interface AppParts {
 }
 
 /** The Express application from its parts; it listens to nothing by itself. */
-export function buildApp({ larderStore, copies, version, labels, scale, probe, vessels, webRoot, log, now }: AppParts): Express {
+export function buildApp({ larderStore, copies, share: shared, version, labels, scale, probe, vessels, webRoot, log, now }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(log));
-  app.use(guardHostAndOrigin, giveNonce, secureHeaders);
+  const share = shared?.share;
+  app.use(giveNonce, secureHeaders, guardHostAndOrigin(share));
   const api = express.Router();
   api.use((_request, _response, next) => {
     if (copies?.isRestoring) throw new ProblemError(503, 'Being restored', 'A copy is being restored; nothing was saved. Try again in a moment.');
     next();
   });
+  if (share) api.use(sessionRoutes(share));
+  api.use(letIn(share));
   api.get('/health', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ ok: true, version, household: appliedTo(larderStore.db).at(-1) ?? '' });
   });
+  if (copies) api.use(['/copies/folder', '/copies/from-file', '/copies/restore'], onlyHere(share));
   if (copies) api.use(uploadedCopyRoutes(copies));
   api.use(importRoutes(larderStore), recipeFileRoutes(larderStore, now), pictureRoutes(larderStore.db, now), tryPictureRoutes(larderStore, now));
   api.use(express.json({ limit: '12mb' }), shallow);
   if (copies) api.use(copyRoutes(copies, version, now));
+  if (shared) api.use(shareRoutes(shared.share, shared.changed));
   api.use(
     exchangeRoutes(larderStore),
     larderRoutes(larderStore),
@@ -75,6 +84,7 @@ export function buildApp({ larderStore, copies, version, labels, scale, probe, v
     noSuchRoute,
   );
   app.use('/api', api);
+  if (share) app.use(askAtTheDoor(share));
   app.use(pages(webRoot));
   app.use(noSuchRoute);
   app.use(answerProblems);

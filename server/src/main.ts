@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { createServer } from 'node:http';
+import { createServer, type RequestListener } from 'node:http';
 import { join } from 'node:path';
 import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { pino } from 'pino';
@@ -11,8 +11,10 @@ import { setTable } from './demo/setTable';
 import { shelfLookup } from './devices/labelLookup';
 import { SimulatedProbe } from './devices/probe';
 import { SimulatedScale } from './devices/scale';
-import { closing } from './http/closing';
+import { Closing } from './http/closing';
 import { endStreams } from './http/stream';
+import { LanDoor, lanHosts } from './share/lan';
+import { Share } from './share/share';
 import { openStore } from './store/database';
 import { listHousehold, openLarderStore } from './store/larderStore';
 import { StoreFault } from './store/storeFault';
@@ -57,10 +59,35 @@ const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'))
 const scale = new SimulatedScale(Math.random);
 const probe = new SimulatedProbe(Math.random);
 
+function originOf(text: string | undefined): string | undefined {
+  if (text === undefined || text === '') return undefined;
+  const isOrigin = URL.canParse(text) && /^https?:$/.test(new URL(text).protocol);
+  return isOrigin ? new URL(text).origin : stop(`FELLMIST_ORIGIN is “${text}”; it is where a proxy stands, such as https://kitchen.home:8443.`);
+}
+
+let openPort = port;
+const share = new Share(machine, now, () => lanHosts(openPort), originOf(process.env['FELLMIST_ORIGIN']));
+if (process.env['FELLMIST_SHARE'] === '1' && !share.isWanted) machine.settle({ isShared: true });
+
 /** The application on the household as it lies now: whatever was kept of another one is gone with it. */
 function openApp() {
   const larderStore = openLarderStore(db, shipped, now);
-  return { larderStore, app: buildApp({ larderStore, copies, version, labels, scale, probe, vessels, webRoot: join(root, 'dist', 'web', 'browser'), log, now }) };
+  return {
+    larderStore,
+    app: buildApp({
+      larderStore,
+      copies,
+      share: { share, changed: () => lan.settle(share.isOn) },
+      version,
+      labels,
+      scale,
+      probe,
+      vessels,
+      webRoot: join(root, 'dist', 'web', 'browser'),
+      log,
+      now,
+    }),
+  };
 }
 
 let opened = openApp();
@@ -70,16 +97,34 @@ copies.restored = () => {
   endStreams();
 };
 
-const server = createServer((request, response) => void opened.app(request, response));
-const close = closing(server, () => {
+const serve: RequestListener = (request, response) => void opened.app(request, response);
+const server = createServer(serve);
+const closing = new Closing();
+closing.watch(server);
+const lan = new LanDoor(
+  serve,
+  () => openPort,
+  (one) => closing.watch(one),
+);
+const MINUTE_MS = 60_000;
+
+async function close(): Promise<void> {
+  lan.settle(false);
+  await closing.close();
   db.close();
   unlock();
-});
+  process.exit(0);
+}
 
 server.on('listening', () => {
   const address = server.address();
-  const open = typeof address === 'object' && address ? address.port : port;
-  process.stdout.write(`Fellmist is open at http://localhost:${open}${demo ? ' (demo household)' : ''}\n`);
+  openPort = typeof address === 'object' && address ? address.port : port;
+  process.stdout.write(`Fellmist is open at http://localhost:${openPort}${demo ? ' (demo household)' : ''}\n`);
+  if (share.isOn) process.stdout.write(`Shared with the home network at ${share.page().addresses.join(', ')}\n`);
+  else if (share.isWanted) process.stdout.write('Sharing waits for a passphrase: choose one in the House on this machine.\n');
+  lan.settle(share.isOn);
+  // Addresses of a home network come and go.
+  setInterval(() => lan.settle(share.isOn), MINUTE_MS).unref();
   void copies.daily();
   setInterval(() => void copies.daily(), HOUR_MS).unref();
 });

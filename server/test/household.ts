@@ -3,7 +3,7 @@ import { readRecipeText, startWorksheet, stockLarder, type Worksheet } from '@fe
 import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { pino } from 'pino';
 import type request from 'supertest';
-import { buildApp } from '../src/app';
+import { type AppParts, buildApp } from '../src/app';
 import { type Copies } from '../src/copies/copies';
 import { SimulatedProbe } from '../src/devices/probe';
 import { SimulatedScale } from '../src/devices/scale';
@@ -23,10 +23,11 @@ export function larderStoreOn(db: Store): LarderStore {
   return openLarderStore(db, shipped, now);
 }
 
-export function appOn(larderStore: LarderStore, copies?: Copies) {
+export function appOn(larderStore: LarderStore, copies?: Copies, share?: AppParts['share']) {
   return buildApp({
     larderStore,
     ...(copies ? { copies } : {}),
+    ...(share ? { share } : {}),
     labels,
     scale: new SimulatedScale(() => 0.5, 0),
     probe: new SimulatedProbe(() => 0.5, 0),

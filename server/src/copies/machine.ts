@@ -6,6 +6,12 @@ import * as z from 'zod';
 const machineSchema = z.strictObject({
   /** Where copies are put; a folder beside the household's file where it does not say. */
   copiesFolder: z.string().min(1).max(1000).optional(),
+  /** Whether other devices of the network are let in. */
+  isShared: z.boolean().optional(),
+  /** The household's passphrase as it is kept. */
+  passphrase: z.string().max(500).optional(),
+  /** Devices that gave it: the digest of what each carries, never that itself. */
+  devices: z.array(z.strictObject({ id: z.string(), digest: z.string(), name: z.string(), since: z.string(), seen: z.string() })).optional(),
 });
 export type MachineSettings = z.infer<typeof machineSchema>;
 

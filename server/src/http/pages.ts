@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import { type RequestHandler, Router } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
+import { type Share } from '../share/share';
+import { isFar, tokenOf } from './guard';
+import { signInPage } from './signIn';
 
 /** A fresh nonce for each page, so that only Fellmist's own styles run. */
 export const giveNonce: RequestHandler = (_request, response, next) => {
@@ -29,8 +32,24 @@ export const secureHeaders: RequestHandler = helmet({
       frameAncestors: ["'none'"],
     },
   },
+  // A form of Fellmist's own has to say where it comes from; other sites are told nothing.
+  referrerPolicy: { policy: 'same-origin' },
   strictTransportSecurity: false,
 });
+
+/** A device that is not let in sees the page that asks it for the passphrase, whatever place it asked for. */
+export function askAtTheDoor(share: Share): RequestHandler {
+  return (request, response, next) => {
+    const isPage = request.method === 'GET' && !/\.\w+$/.test(request.path);
+    if (!isPage || !isFar(request, share) || share.isIn(tokenOf(request))) next();
+    else
+      response
+        .status(401)
+        .set('Cache-Control', 'no-store')
+        .type('html')
+        .send(signInPage(String(response.locals['nonce'])));
+  };
+}
 
 /** The built web application: hashed files for ever, index.html with the nonce for every other path. */
 export function pages(webRoot: string): Router {

@@ -13,6 +13,7 @@ import { Field } from '../ui/zorro/field';
 import { Select, SelectOption } from '../ui/zorro/select';
 import { Switch } from '../ui/zorro/switch';
 import { CopiesDesk } from './copies-desk';
+import { ShareDesk } from './share-desk';
 import { SAY } from './words';
 
 const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
@@ -26,7 +27,7 @@ const LONGEST_NAME = 40;
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
 @Component({
   selector: 'fm-house',
-  imports: [Button, Choice, CopiesDesk, Field, FormsModule, Select, SelectOption, Switch],
+  imports: [Button, Choice, CopiesDesk, Field, FormsModule, Select, SelectOption, ShareDesk, Switch],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './house.html',
   styleUrl: './house.less',

@@ -4,6 +4,7 @@ import { provideState } from '@ngrx/store';
 import * as removedEffects from '../state/removed.effects';
 import { copiesFeature, giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore } from '../state/copies.feature';
 import { removedFeature } from '../state/removed.feature';
+import { loadShare, sendAway, settleShare, shareFeature } from '../state/share.feature';
 import { provideLibraryWords } from '../ui/zorro/i18n';
 import { House } from './house';
 
@@ -17,6 +18,8 @@ export const houseRoutes: Routes = [
       provideEffects(removedEffects),
       provideState(copiesFeature),
       provideEffects({ giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore }),
+      provideState(shareFeature),
+      provideEffects({ loadShare, sendAway, settleShare }),
       provideLibraryWords(),
     ],
   },

@@ -1,0 +1,31 @@
+import * as z from 'zod';
+
+/** A device that gave the passphrase. */
+export interface SharedDevice {
+  readonly id: string;
+  readonly name: string;
+  readonly since: string;
+  readonly seen: string;
+  readonly isThis: boolean;
+}
+
+/** Who of the home network is let in, and how it is reached from there. */
+export interface SharePage {
+  readonly isOn: boolean;
+  readonly hasPassphrase: boolean;
+  readonly addresses: readonly string[];
+  readonly devices: readonly SharedDevice[];
+}
+
+/** The same as a page is told, and whether it stands on the machine itself, where it can be settled. */
+export interface ShareAnswer extends SharePage {
+  readonly isHere: boolean;
+}
+
+export const shareSchema = z.strictObject({
+  isOn: z.boolean(),
+  passphrase: z.string().min(10, 'A passphrase has at least ten characters: four words are a good one.').max(200).optional(),
+});
+
+export const sessionSchema = z.strictObject({ passphrase: z.string().max(200), name: z.string().trim().max(40).default('') });
+export const qrSchema = z.strictObject({ at: z.coerce.number().int().min(0).max(50).default(0) });

@@ -1,0 +1,45 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
+import { shareActions, shareFeature } from '../state/share.feature';
+import { Button } from '../ui/zorro/button';
+import { Field } from '../ui/zorro/field';
+import { Switch } from '../ui/zorro/switch';
+import { SAY } from './words';
+
+/** Letting phones and tablets of the home network in: off until somebody switches it on, with a passphrase. */
+@Component({
+  selector: 'fm-share-desk',
+  imports: [Button, Field, FormsModule, Switch],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './share-desk.html',
+  styleUrl: './share-desk.less',
+})
+export class ShareDesk {
+  protected readonly say = SAY;
+  private readonly store = inject(Store);
+  protected readonly page = this.store.selectSignal(shareFeature.selectPage);
+  protected readonly failure = this.store.selectSignal(shareFeature.selectFailure);
+  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+  /** Somebody wants it on or another passphrase, and has to type one first. */
+  protected readonly isAsking = signal(false);
+  protected readonly devices = computed(() => (this.page()?.devices ?? []).map((one) => ({ ...one, words: SAY.lastHere(this.days.format(new Date(one.seen))) })));
+
+  constructor() {
+    this.store.dispatch(shareActions.wanted());
+  }
+
+  protected switchTo(isOn: boolean): void {
+    if (isOn && !this.page()?.hasPassphrase) this.isAsking.set(true);
+    else this.store.dispatch(shareActions.settled({ isOn }));
+  }
+
+  protected give(passphrase: string): void {
+    this.isAsking.set(false);
+    this.store.dispatch(shareActions.settled({ isOn: true, passphrase }));
+  }
+
+  protected sendAway(id: string): void {
+    this.store.dispatch(shareActions.sentAway({ id }));
+  }
+}
