@@ -12,11 +12,18 @@ export class Household {
   private readonly folder = mkdtempSync(join(tmpdir(), 'fellmist-e2e-'));
   private server: ChildProcess | undefined;
   private port = 0;
+  /** The name under which a proxy would offer it, if any, from the next opening on. */
+  name: string | undefined;
 
   constructor(private readonly demo: boolean) {}
 
   get url(): string {
     return `http://localhost:${this.port}`;
+  }
+
+  /** The same under another name: what another device of the network asks for. */
+  urlAs(name: string): string {
+    return `http://${name}:${this.port}`;
   }
 
   /** The server's process, for what it takes. */
@@ -26,7 +33,14 @@ export class Household {
 
   /** Opens, or opens again on the same port with the same data. */
   async open(): Promise<void> {
-    const env = { ...process.env, FELLMIST_ROOT: root, FELLMIST_DATA: this.folder, FELLMIST_PORT: String(this.port), ...(this.demo ? { FELLMIST_DEMO: '1' } : {}) };
+    const env = {
+      ...process.env,
+      FELLMIST_ROOT: root,
+      FELLMIST_DATA: this.folder,
+      FELLMIST_PORT: String(this.port),
+      ...(this.demo ? { FELLMIST_DEMO: '1' } : {}),
+      ...(this.name ? { FELLMIST_ORIGIN: this.urlAs(this.name) } : {}),
+    };
     const server = spawn('node', [join(root, 'dist/server/main.mjs')], { env, stdio: ['ignore', 'pipe', 'inherit'] });
     this.server = server;
     this.port = await new Promise<number>((resolve, reject) => {
@@ -71,6 +85,8 @@ export function openBrowser(): Promise<Browser> {
       '--disable-component-update',
       '--disable-sync',
       '--lang=en-GB',
+      // The name under which another device asks for the household.
+      '--host-resolver-rules=MAP kitchen.test 127.0.0.1',
     ],
   });
 }

@@ -1,6 +1,10 @@
 import { bootstrapApplication } from '@angular/platform-browser';
+import { v4 } from 'uuid';
 import { appConfig } from './shell/app.config';
 import { Shell } from './shell/shell';
+
+// A page that is open in the home network without TLS is no secure context, and its browser gives it no randomUUID.
+if (!('randomUUID' in crypto)) Object.defineProperty(crypto, 'randomUUID', { value: () => v4() });
 
 bootstrapApplication(Shell, appConfig).catch((error: unknown) => console.error(error));
 

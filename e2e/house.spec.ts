@@ -1,0 +1,77 @@
+import type { Page } from 'puppeteer-core';
+import { openPage, press, putOnBench, sees, type } from './household';
+import { type Visit, visit } from './visit';
+
+describe('the house', () => {
+  let opened: Visit;
+  let page: Page;
+  const household = visit(true, '/house', (begun) => {
+    opened = begun;
+    page = begun.page;
+  });
+  const titles = async (): Promise<readonly string[]> => {
+    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await page.waitForSelector('.formula .title');
+    return page.$$eval('.formula .title', (all) => all.map((one) => one.textContent?.trim() ?? ''));
+  };
+  const house = (): Promise<unknown> => page.goto(`${household.url}/house`, { waitUntil: 'networkidle0' });
+
+  test('a copy is made, something is removed, the copy says so, is restored, and that is undone', async () => {
+    await press(page, 'Make a copy now');
+    await sees(page, 'made by hand');
+    const before = await titles();
+    await page.evaluate(() =>
+      fetch('/api/formulas')
+        .then((answer) => answer.json())
+        .then((shelf: { entries: { id: string; title: string }[] }) =>
+          fetch(`/api/formulas/${shelf.entries.find(({ title }) => title === 'Courgette waffles')?.id ?? ''}`, { method: 'DELETE' }),
+        ),
+    );
+    expect(await titles()).not.toContain('Courgette waffles');
+    await house();
+    await page.evaluate(() =>
+      [...document.querySelectorAll('li')]
+        .find((row) => row.textContent?.includes('made by hand'))
+        ?.querySelector('button')
+        ?.click(),
+    );
+    await sees(page, 'come back: 1');
+    await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle0' }), press(page, 'Restore it')]);
+    await sees(page, 'The copy is restored');
+    expect(await titles()).toEqual(before);
+    await page.goBack({ waitUntil: 'networkidle0' });
+    await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle0' }), press(page, 'Undo: bring back what was there before')]);
+    expect(await titles()).not.toContain('Courgette waffles');
+  }, 90_000);
+
+  test('another device is let in by the passphrase, saves a formula in a page without TLS, and is sent away', async () => {
+    await house();
+    await page.click('#share');
+    await type(page, '#passphrase', 'six warm plum buns');
+    await press(page, 'Take it');
+    await sees(page, 'Whoever gives the passphrase is let in');
+    household.name = 'kitchen.test';
+    await household.close();
+    await household.open();
+
+    const phone = (await openPage(opened.browser, `${household.urlAs('kitchen.test')}/bench`, 1024, 768)).page;
+    await type(phone, '#passphrase', 'five warm plum buns');
+    await Promise.all([phone.waitForNavigation(), phone.click('button')]);
+    await sees(phone, 'That is not the passphrase');
+    await type(phone, '#passphrase', 'six warm plum buns');
+    await type(phone, '#name', 'phone of the test');
+    await Promise.all([phone.waitForNavigation({ waitUntil: 'networkidle0' }), phone.click('button')]);
+    await sees(phone, 'Shelf');
+    expect(await phone.evaluate(() => isSecureContext)).toBe(false);
+    await putOnBench(phone, household.urlAs('kitchen.test'), 'Plum slices\nMakes 8 slices\n200 g plain flour\n100 g sugar');
+    expect(await titles()).toContain('Plum slices');
+
+    await house();
+    await sees(page, 'phone of the test');
+    await press(page, 'Send away: phone of the test');
+    await sees(page, 'No device was let in yet');
+    await phone.goto(`${household.urlAs('kitchen.test')}/shelf`);
+    await sees(phone, 'This device is new here');
+    await phone.close();
+  }, 90_000);
+});
