@@ -26,6 +26,7 @@ import { measureBake } from './bake';
 import { measureBook } from './book';
 import { measureBarePage, measureDrags, measureKeys } from './keys';
 import { measureLarder } from './larder';
+import { measureSize } from './size';
 import { measureTarget } from './target';
 
 const root = process.cwd();
@@ -176,4 +177,5 @@ await measureKeys();
 await measureDrags();
 await measureBake();
 await measureBook();
+await measureSize();
 if (!process.argv.includes('--bench-only')) await measureLarder();

@@ -29,7 +29,7 @@ async function bundleServer() {
   const { build } = await import('esbuild');
   const entry = (name) => join(root, 'server', 'src', name);
   await build({
-    entryPoints: { main: entry('main.ts'), door: entry('door/main.ts') },
+    entryPoints: { main: entry('main.ts'), door: entry('door/main.ts'), tableWorker: entry('imports/tableWorker.ts') },
     outdir: join(root, 'dist', 'server'),
     outExtension: { '.js': '.mjs' },
     bundle: true,

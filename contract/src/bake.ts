@@ -114,6 +114,9 @@ export interface StoredEvent {
   readonly event: BakeEvent;
 }
 
+/** So many bakes are listed at a time. */
+export const BAKES_AT_A_TIME = 100;
+
 export interface BakeHead {
   readonly id: string;
   readonly formulaId: string;

@@ -32,6 +32,7 @@ export {
   type FoodRow,
   type FoodSort,
   type ImportPreview,
+  type ImportStep,
   type ImportRow,
   type LabelAnswer,
   type LookedUp,
@@ -48,6 +49,7 @@ export {
 } from './larder';
 export {
   type BakeHead,
+  BAKES_AT_A_TIME,
   bakeEventSchema,
   bakeEventsSchema,
   type Eat,

@@ -134,6 +134,12 @@ export interface ImportRow {
   readonly words: readonly string[];
 }
 
+/** How far the reading of a table is, rows. */
+export interface ImportStep {
+  readonly done: number;
+  readonly total: number;
+}
+
 export interface ImportPreview {
   readonly id: string;
   readonly of: 'foods' | 'packs';

@@ -37,6 +37,8 @@ export interface AppParts {
   readonly share?: { readonly share: Share; readonly changed: () => void };
   /** The version of Fellmist, as its package says it. */
   readonly version: string;
+  /** The thread that reads tables; read in the server's own where there is none. */
+  readonly tableWorker?: URL;
   readonly labels: LabelLookup;
   readonly scale: Scale;
   readonly probe: Probe;
@@ -47,7 +49,7 @@ export interface AppParts {
 }
 
 /** The Express application from its parts; it listens to nothing by itself. */
-export function buildApp({ larderStore, copies, share: shared, version, labels, scale, probe, vessels, webRoot, log, now }: AppParts): Express {
+export function buildApp({ larderStore, copies, share: shared, version, tableWorker, labels, scale, probe, vessels, webRoot, log, now }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(log));
@@ -65,7 +67,7 @@ export function buildApp({ larderStore, copies, share: shared, version, labels, 
   });
   if (copies) api.use(['/copies/folder', '/copies/from-file', '/copies/restore'], onlyHere(share));
   if (copies) api.use(uploadedCopyRoutes(copies));
-  api.use(importRoutes(larderStore), recipeFileRoutes(larderStore, now), pictureRoutes(larderStore.db, now), tryPictureRoutes(larderStore, now));
+  api.use(importRoutes(larderStore, tableWorker), recipeFileRoutes(larderStore, now), pictureRoutes(larderStore.db, now), tryPictureRoutes(larderStore, now));
   api.use(express.json({ limit: '12mb' }), shallow);
   if (copies) api.use(copyRoutes(copies, version, now));
   if (shared) api.use(shareRoutes(shared.share, shared.changed));

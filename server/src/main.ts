@@ -75,6 +75,7 @@ function openApp() {
   return {
     larderStore,
     app: buildApp({
+      tableWorker: new URL('tableWorker.mjs', import.meta.url),
       larderStore,
       copies,
       share: { share, changed: () => lan.settle(share.isOn) },

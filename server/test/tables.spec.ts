@@ -126,3 +126,15 @@ describe('one pack, one food, one shelf of stock', () => {
     expect([answer.status, (answer.body as Problem).detail]).toEqual([404, expect.stringContaining('not in the larder')]);
   });
 });
+
+describe('a table that would take long is refused before it is taken apart', () => {
+  test.each([
+    ['a heading row of 2 MB', `name,${'x,'.repeat(1_000_000)}\nflour`, /heading row is longer/],
+    ['many columns', `name,${'x,'.repeat(900)}\nflour`, /names 90\d columns/],
+    ['a row of 2 MB', `name,kind\nflour,${'y'.repeat(2_000_000)}\n`, /Line 2 is longer/],
+    ['millions of rows', `name\n${'a\n'.repeat(3_000_000)}`, /more than 50000 rows/],
+  ])('%s', async (_what, csv, words) => {
+    const answer = await send(csv, 'foods');
+    expect([answer.status, (JSON.parse(answer.text) as Problem).detail]).toEqual([422, expect.stringMatching(words)]);
+  });
+});

@@ -16,6 +16,28 @@ function decode(bytes: Uint8Array): { readonly text: string; readonly encoding: 
   }
 }
 
+/** The longest line of a table, the longest heading row, characters, and the most columns: what is longer is no table of foods. */
+const LINE = { most: 200_000, heads: 20_000, columns: 400 } as const;
+
+/** Why a text is refused before it is taken apart; looked at once from end to end. */
+function whyNotTable(text: string): string | undefined {
+  const first = text.search(/[\r\n]/);
+  if ((first < 0 ? text.length : first) > LINE.heads) return `The heading row is longer than ${LINE.heads} characters: this is not a table of columns. Choose another file.`;
+  const columns =
+    text
+      .slice(0, LINE.heads)
+      .split(/[\r\n]/, 1)[0]
+      ?.split(/[,;\t]/).length ?? 0;
+  if (columns > LINE.columns) return `The heading row names ${columns} columns; up to ${LINE.columns} can be read.`;
+  for (let from = 0, row = 1; from < text.length; row++) {
+    const end = text.indexOf('\n', from);
+    const to = end < 0 ? text.length : end;
+    if (to - from > LINE.most) return `Line ${row} is longer than ${LINE.most} characters; no row of a larder is.`;
+    from = to + 1;
+  }
+  return undefined;
+}
+
 /** Undoes the apostrophe that keeps a spreadsheet from running a cell. */
 function undefuse(cell: string): string {
   return /^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell;
@@ -28,8 +50,12 @@ function undefuse(cell: string): string {
 export function readCsv(bytes: Uint8Array, columns: readonly string[], needed: readonly string[]): ReadCsv {
   if (bytes.subarray(0, 4096).includes(0)) return { ok: false, error: 'This is not a CSV file: it holds binary data. Export the table as "CSV (UTF-8)" and try again.' };
   const { text, encoding } = decode(bytes);
+  const refusal = whyNotTable(text);
+  if (refusal) return { ok: false, error: refusal };
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {
     header: true,
+    // What lies beyond is not even taken apart.
+    preview: MOST_ROWS + 1,
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t'],
     transformHeader: (head) => head.trim().toLowerCase().replace(/\s+/g, '_'),
@@ -42,7 +68,7 @@ export function readCsv(bytes: Uint8Array, columns: readonly string[], needed: r
   }
   const quote = parsed.errors.find(({ type }) => type === 'Quotes');
   if (quote) return { ok: false, error: `Row ${(quote.row ?? 0) + 2}: a quotation mark is opened and not closed.` };
-  if (parsed.data.length > MOST_ROWS) return { ok: false, error: `These are ${parsed.data.length} rows; up to ${MOST_ROWS} can be read at a time.` };
+  if (parsed.data.length > MOST_ROWS) return { ok: false, error: `These are more than ${MOST_ROWS} rows; up to so many can be read at a time.` };
   if (parsed.data.length === 0) return { ok: false, error: 'There is no row under the heading row.' };
   const rows = parsed.data.map((cells) => Object.fromEntries(Object.entries(cells).flatMap(([column, cell]) => (typeof cell === 'string' ? [[column, undefuse(cell)]] : []))));
   return { ok: true, rows, ignored: found.filter((column) => column !== '' && !columns.includes(column)), encoding };

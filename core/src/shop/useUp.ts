@@ -1,8 +1,8 @@
 import { type StockItem, useBy } from '../cost';
-import { foodInHand, kindIdOf, type Larder } from '../food';
+import { type Food, foodInHand, kindIdOf, type Larder } from '../food';
 import { countedParts, type Formula, type Line, NO_GOALS } from '../formula';
 import { classOf } from '../product';
-import { candidatesFor, limitOf, standInMass, type SwapTables } from '../swap';
+import { candidatesFor, limitOf, standInMass, type SwapRule, type SwapTables } from '../swap';
 
 /** One thing that would be used up, and how. */
 export interface Use {
@@ -57,64 +57,59 @@ function dueOf(items: readonly StockItem[], larder: Larder, today: string): read
   });
 }
 
-/** What a line would use of something in its place, by the rule that uses the most of it. */
-function bySwap(line: Line, { item, kindId, name }: Due, classId: string | undefined, larder: Larder, tables: SwapTables): Use | undefined {
-  const from = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-  if (!from || !line.massG || kindIdOf(from) === kindId) return undefined;
-  const massG = line.massG;
-  const ways = candidatesFor(line, tables.rules, larder, NO_GOALS, classId).flatMap(({ rule }): readonly Use[] => {
-    const [standIn] = rule.to;
-    const basis = standIn?.basis ?? rule.basis;
-    const to = standIn && foodInHand(standIn.foodId, larder);
-    if (rule.to.length !== 1 || standIn?.foodId !== kindId || !to || basis === 'sweetness') return [];
-    const most = limitOf(rule, massG, classId).share;
-    const whole = standInMass(massG, from, to, standIn.ratio, basis);
-    if (!whole) return [];
-    // No more of it than there is: a smaller share of the line gives way.
-    const share = Math.min(most, item.leftG / whole);
-    return [
-      {
-        stockId: item.id,
-        name,
-        leftG: item.leftG,
-        usedG: whole * share,
-        isAll: isAll(whole * share, item.leftG),
-        swap: { lineId: line.id, name: from.name, ruleId: rule.id, share },
-      },
-    ];
-  });
-  return ways.sort((a, b) => b.usedG - a.usedG)[0];
+/** A line, and a rule by which something that is due may stand in for it. */
+interface Way {
+  readonly line: Line;
+  readonly from: Food;
+  readonly rule: SwapRule;
 }
 
-function usesOf({ formula }: OwnFormula, due: readonly Due[], larder: Larder, tables: SwapTables): readonly (Use & { readonly weight: number })[] {
+/** What a line would use of something in its place by a rule; undefined where the rule says no weight. */
+function bySwap({ line, from, rule }: Way, { item, kindId, name }: Due, classId: string | undefined, larder: Larder): Use | undefined {
+  const [standIn] = rule.to;
+  const basis = standIn?.basis ?? rule.basis;
+  const to = standIn && foodInHand(standIn.foodId, larder);
+  if (!to || !line.massG || basis === 'sweetness' || kindIdOf(from) === kindId) return undefined;
+  const most = limitOf(rule, line.massG, classId).share;
+  const whole = standInMass(line.massG, from, to, standIn.ratio, basis);
+  if (!whole) return undefined;
+  // No more of it than there is: a smaller share of the line gives way.
+  const share = Math.min(most, item.leftG / whole);
+  const usedG = whole * share;
+  return { stockId: item.id, name, leftG: item.leftG, usedG, isAll: isAll(usedG, item.leftG), swap: { lineId: line.id, name: from.name, ruleId: rule.id, share } };
+}
+
+/** What is wanted of each kind as it is, and by which ways each kind may come in instead of a line. */
+function opened(lines: readonly Line[], classId: string | undefined, rules: readonly SwapRule[], larder: Larder) {
+  const wanted = new Map<string, number>();
+  const ways = new Map<string, Way[]>();
+  for (const line of lines) {
+    const from = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+    if (!from) continue;
+    wanted.set(kindIdOf(from), (wanted.get(kindIdOf(from)) ?? 0) + (line.massG ?? 0));
+    for (const { rule } of rules.length === 0 ? [] : candidatesFor(line, rules, larder, NO_GOALS, classId)) {
+      const kindId = rule.to[0]?.foodId ?? '';
+      ways.set(kindId, [...(ways.get(kindId) ?? []), { line, from, rule }]);
+    }
+  }
+  return { wanted, ways };
+}
+
+function usesOf({ formula }: OwnFormula, due: readonly Due[], rules: readonly SwapRule[], larder: Larder, tables: SwapTables): readonly (Use & { readonly weight: number })[] {
   const lines = countedParts(formula).flatMap((part) => part.lines);
   const classId = classOf(formula, tables)?.id;
+  const { wanted, ways } = opened(lines, classId, rules, larder);
   /** A line gives way once. */
   const given = new Set<string>();
-  return [...due]
-    .sort((a, b) => b.weight - a.weight)
-    .flatMap((one) => {
-      const wantedG = lines.reduce((sum, { foodId, massG = 0 }) => {
-        const food = foodId === undefined ? undefined : larder.foods.get(foodId);
-        return food && kindIdOf(food) === one.kindId ? sum + massG : sum;
-      }, 0);
-      if (wantedG > 0)
-        return [
-          {
-            stockId: one.item.id,
-            name: one.name,
-            leftG: one.item.leftG,
-            usedG: Math.min(wantedG, one.item.leftG),
-            isAll: isAll(wantedG, one.item.leftG),
-            swap: undefined,
-            weight: one.weight,
-          },
-        ];
-      const [best] = lines.flatMap((line) => (given.has(line.id) ? [] : (bySwap(line, one, classId, larder, tables) ?? []))).sort((a, b) => b.usedG - a.usedG);
-      if (!best?.swap || best.usedG < WORTH_A_SWAP * one.item.leftG) return [];
-      given.add(best.swap.lineId);
-      return [{ ...best, weight: one.weight * OF_A_SWAP }];
-    });
+  return due.flatMap((one) => {
+    const { item, name, weight } = one;
+    const wantedG = wanted.get(one.kindId) ?? 0;
+    if (wantedG > 0) return [{ stockId: item.id, name, leftG: item.leftG, usedG: Math.min(wantedG, item.leftG), isAll: isAll(wantedG, item.leftG), swap: undefined, weight }];
+    const [best] = (ways.get(one.kindId) ?? []).flatMap((way) => (given.has(way.line.id) ? [] : (bySwap(way, one, classId, larder) ?? []))).sort((a, b) => b.usedG - a.usedG);
+    if (!best?.swap || best.usedG < WORTH_A_SWAP * item.leftG) return [];
+    given.add(best.swap.lineId);
+    return [{ ...best, weight: weight * OF_A_SWAP }];
+  });
 }
 
 /**
@@ -122,10 +117,12 @@ function usesOf({ formula }: OwnFormula, due: readonly Due[], larder: Larder, ta
  * thing. What should be used soonest counts most, and more where nothing of it is left over.
  */
 export function useUp(formulas: readonly OwnFormula[], items: readonly StockItem[], larder: Larder, tables: SwapTables, today: string): readonly UsesUp[] {
-  const due = dueOf(items, larder, today);
+  const due = [...dueOf(items, larder, today)].sort((a, b) => b.weight - a.weight);
+  const kinds = new Set(due.map(({ kindId }) => kindId));
+  const rules = tables.rules.filter(({ to: [standIn, ...others] }) => standIn && others.length === 0 && kinds.has(standIn.foodId));
   return formulas
     .flatMap((own): readonly UsesUp[] => {
-      const uses = usesOf(own, due, larder, tables);
+      const uses = usesOf(own, due, rules, larder, tables);
       if (uses.length === 0) return [];
       const score = uses.reduce((sum, { usedG, leftG, weight }) => sum + weight * (isAll(usedG, leftG) ? 1 : (0.8 * usedG) / leftG), 0);
       return [{ formulaId: own.formulaId, title: own.formula.title, uses: uses.map(({ weight: _weight, ...use }) => use), score }];

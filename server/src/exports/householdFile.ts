@@ -34,7 +34,7 @@ export const TABLES = {
   }),
   try_name: z.strictObject({ try_id: id, label: text, named_at: moment }),
   picture: z.strictObject({ formula_id: id, type: text, bytes, put_at: moment }),
-  bake: z.strictObject({ id, formula_id: id, try_id: id, begun_at: moment, deleted_at: gone }),
+  bake: z.strictObject({ id, formula_id: id, try_id: id, begun_at: moment, deleted_at: gone, touched_at: moment, is_finished: whole.min(0).max(1) }),
   bake_event: z.strictObject({ bake_id: id, place: whole.positive(), id, received_at: moment, ...of(DOCUMENTS.bakeEvent) }),
   bake_stock: z.strictObject({ bake_id: id, taken_at: moment, body: z.json() }),
   try_picture: z.strictObject({ id, bake_id: id, alt: text, bytes, put_at: moment, deleted_at: gone }),

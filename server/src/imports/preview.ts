@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { type ImportPreview, type ImportRow } from '@fellmist/contract';
-import { FOOD_COLUMNS, PACK_COLUMNS, readCsv, readFoodRows, readPackRows } from '@fellmist/contract/tables';
+import { type ReadPackRow, type ReadRow } from '@fellmist/contract/tables';
 import { type Food, type Pack, renamer, type StockItem } from '@fellmist/core';
 import { ProblemError } from '../http/problem';
 import { foodOrigins, ownFoods } from '../store/foods';
 import { type LarderStore } from '../store/larderStore';
 import { type Batch, type Change } from './batch';
 import { readPacks } from '../store/packs';
+import { type ReadTable } from './readTable';
 
 /** Rows of a preview that are sent to be looked at; the counts speak of all. */
 const MOST_SHOWN = 200;
@@ -74,12 +75,12 @@ function foodChanges(before: Food, after: Food): readonly string[] {
   return [`replaces your ${before.name}${figures.length > 0 ? `: ${figures.join(', ')}` : ''}`];
 }
 
-function previewFoods(rows: readonly Readonly<Record<string, string>>[], larderStore: LarderStore): { rows: ImportRow[]; foods: Change<Food>[] } {
+function previewFoods(rows: readonly ReadRow[], larderStore: LarderStore): { rows: ImportRow[]; foods: Change<Food>[] } {
   const origins = foodOrigins(larderStore.db);
   const own = new Known(ownFoods(larderStore.db));
   const otherNames = renamer(larderStore.wordGroups);
   const out: { rows: ImportRow[]; foods: Change<Food>[] } = { rows: [], foods: [] };
-  for (const read of readFoodRows(rows)) {
+  for (const read of rows) {
     if ('errors' in read) {
       out.rows.push(faulty(read.row, read.name, read.errors));
       continue;
@@ -101,13 +102,13 @@ function previewFoods(rows: readonly Readonly<Record<string, string>>[], larderS
   return out;
 }
 
-function previewPacks(rows: readonly Readonly<Record<string, string>>[], larderStore: LarderStore): { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } {
+function previewPacks(rows: readonly ReadPackRow[], larderStore: LarderStore): { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } {
   const packs = readPacks(larderStore.db).map(({ pack }) => pack);
   const bodies = new Map(packs.map((pack) => [pack.id, JSON.stringify(pack)]));
   const own = new Known(packs);
   const stocked = new Map(larderStore.contents.stock.map(({ item }) => [item.foodId, item]));
   const out: { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } = { rows: [], packs: [], stock: [] };
-  for (const read of readPackRows(rows)) {
+  for (const read of rows) {
     if ('errors' in read) {
       out.rows.push(faulty(read.row, read.name, read.errors));
       continue;
@@ -130,15 +131,13 @@ function previewPacks(rows: readonly Readonly<Record<string, string>>[], larderS
   return out;
 }
 
-/** What importing a file would do, row by row; nothing is written. Throws a ProblemError where the file cannot be read. */
-export function previewImport(bytes: Uint8Array, of: ImportPreview['of'], larderStore: LarderStore): Batch {
-  const columns = of === 'foods' ? [...FOOD_COLUMNS] : [...PACK_COLUMNS];
-  const read = readCsv(bytes, columns, of === 'foods' ? ['name'] : ['name', 'kind_id']);
+/** What importing a table would do, row by row; nothing is written. Throws a ProblemError where the table cannot be read. */
+export function previewImport(read: ReadTable, larderStore: LarderStore): Batch {
   if (!read.ok) throw new ProblemError(422, 'The file cannot be read', read.error);
-  if (of === 'foods') {
+  if (read.of === 'foods') {
     const { rows, foods } = previewFoods(read.rows, larderStore);
-    return { preview: previewOf(of, rows, read.ignored, read.encoding), foods, packs: [], stock: [] };
+    return { preview: previewOf(read.of, rows, read.ignored, read.encoding), foods, packs: [], stock: [] };
   }
   const { rows, packs, stock } = previewPacks(read.rows, larderStore);
-  return { preview: previewOf(of, rows, read.ignored, read.encoding), foods: [], packs, stock };
+  return { preview: previewOf(read.of, rows, read.ignored, read.encoding), foods: [], packs, stock };
 }

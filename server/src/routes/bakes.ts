@@ -1,4 +1,15 @@
-import { bakeEventSchema, bakeEventsSchema, eatSchema, type StoredBake, timerActSchema, type TimersAnswer, type ToldAnswer, uneatSchema, vesselSchema } from '@fellmist/contract';
+import {
+  BAKES_AT_A_TIME,
+  bakeEventSchema,
+  bakeEventsSchema,
+  eatSchema,
+  type StoredBake,
+  timerActSchema,
+  type TimersAnswer,
+  type ToldAnswer,
+  uneatSchema,
+  vesselSchema,
+} from '@fellmist/contract';
 import { writeRecipeJsonLd } from '@fellmist/core';
 import { type BakeAct, type BakeEvent, type BakeKind, nextTurn, type Vessel } from '@fellmist/core/bake';
 import { type Request, Router } from 'express';
@@ -14,6 +25,8 @@ import { keptPortions } from '../store/kept';
 import { deleteVessel, putVessel, readVessels } from '../store/vessels';
 
 const beginSchema = z.strictObject({ id: z.uuid(), planned: bakeEventSchema });
+/** The list of bakes is asked for so many at a time. */
+const pageSchema = z.strictObject({ limit: z.coerce.number().int().min(1).max(1000).default(BAKES_AT_A_TIME), offset: z.coerce.number().int().min(0).max(1e7).default(0) });
 const sinceSchema = z.strictObject({ since: z.coerce.number().int().min(0).max(1e9).default(0) });
 
 function missing(): ProblemError {
@@ -35,8 +48,9 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
     return stored;
   };
 
-  router.get('/bakes', (_request, response) => {
-    response.set('Cache-Control', 'no-store').json(readBakes(db));
+  router.get('/bakes', (request, response) => {
+    const { limit, offset } = pageSchema.parse(request.query);
+    response.set('Cache-Control', 'no-store').json(readBakes(db, limit, offset));
   });
   router.post('/bakes', (request, response) => {
     const { id, planned } = beginSchema.parse(request.body);

@@ -3,6 +3,8 @@ import express, { Router } from 'express';
 import * as z from 'zod';
 import { ProblemError } from '../http/problem';
 import { type Batch } from '../imports/batch';
+import { readApart } from '../imports/readApart';
+import { type TableStep } from '../imports/readTable';
 import { previewImport } from '../imports/preview';
 import { ownFoods } from '../store/foods';
 import { type LarderStore } from '../store/larderStore';
@@ -14,21 +16,31 @@ const MOST_WAITING = 4;
 /** An import up to this many foods is at hand at once; of a larger one, what is used. */
 const MOST_AT_HAND = 300;
 
-const query = z.strictObject({ of: z.enum(['foods', 'packs']) });
+/** `ask` names the reading, so that how far it is can be asked for. */
+const query = z.strictObject({ of: z.enum(['foods', 'packs']), ask: z.uuid().optional() });
 
 /** Tables in and out: a preview first, nothing written until it is accepted, all of it or nothing. */
-export function importRoutes(larderStore: LarderStore): Router {
+export function importRoutes(larderStore: LarderStore, worker?: URL): Router {
   const router = Router();
+  const reading = new Map<string, TableStep>();
   const waiting = new Map<string, Batch>();
 
-  router.post('/imports', express.raw({ type: () => true, limit: MOST_BYTES }), (request, response) => {
-    const { of } = query.parse(request.query);
+  router.post('/imports', express.raw({ type: () => true, limit: MOST_BYTES }), async (request, response) => {
+    const { of, ask = '' } = query.parse(request.query);
     if (!Buffer.isBuffer(request.body) || request.body.length === 0) throw new ProblemError(422, 'The file is empty', 'The file is empty; choose another.');
-    const batch = previewImport(request.body, of, larderStore);
+    const gone = new AbortController();
+    response.on('close', () => gone.abort());
+    const read = await readApart(worker, request.body, of, (step) => reading.set(ask, step), gone.signal).finally(() => reading.delete(ask));
+    if (!read) return;
+    const batch = previewImport(read, larderStore);
     const oldest = waiting.size >= MOST_WAITING ? waiting.keys().next().value : undefined;
     if (oldest !== undefined) waiting.delete(oldest);
     waiting.set(batch.preview.id, batch);
     response.status(201).json(batch.preview);
+  });
+
+  router.get('/imports/reading/:ask', (request, response) => {
+    response.set('Cache-Control', 'no-store').json(reading.get(request.params.ask) ?? null);
   });
 
   router.post('/imports/:id/accept', (request, response) => {

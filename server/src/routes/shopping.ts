@@ -2,11 +2,13 @@ import { shoppingQuerySchema, tickSchema } from '@fellmist/contract';
 import { Router } from 'express';
 import { shoppingCsv, shoppingText } from '../exports/shopping';
 import { type LarderStore } from '../store/larderStore';
+import { OwnFormulas } from '../store/ownFormulas';
 import { shoppingPage, tickEntry, useUpPage } from '../store/shopping';
 
 /** The shopping list of the days to come, and what could be made with what should be used. */
 export function shoppingRoutes(larderStore: LarderStore, now: () => string): Router {
   const router = Router();
+  const own = new OwnFormulas();
   router.get('/shopping', (request, response) => {
     const { plans } = shoppingQuerySchema.parse(request.query);
     response.set('Cache-Control', 'no-store').json(shoppingPage(larderStore, now(), plans));
@@ -24,8 +26,8 @@ export function shoppingRoutes(larderStore: LarderStore, now: () => string): Rou
     tickEntry(larderStore.db, tickSchema.parse(request.body), now());
     response.status(204).end();
   });
-  router.get('/use-up', (_request, response) => {
-    response.set('Cache-Control', 'no-store').json(useUpPage(larderStore));
+  router.get('/use-up', async (_request, response) => {
+    response.set('Cache-Control', 'no-store').json(await useUpPage(larderStore, own));
   });
   return router;
 }

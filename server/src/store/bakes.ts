@@ -11,11 +11,12 @@ const EVENTS = 'SELECT place, schema, body FROM bake_event WHERE bake_id = @id A
 const KNOWN = 'SELECT 1 FROM bake_event WHERE bake_id = @id AND id = @eventId';
 const LAST = 'SELECT max(place) AS place FROM bake_event WHERE bake_id = @id';
 const APPEND = 'INSERT INTO bake_event (bake_id, place, id, schema, body, received_at) VALUES (@id, @place, @eventId, @schema, @body, @at)';
-const ALL = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId, begun_at AS begunAt, count(bake_event.id) AS events, max(received_at) AS changedAt,
-  json_extract(try.worksheet, '$.rebuild.title') AS title,
-  max(CASE WHEN json_extract(bake_event.body, '$.kind') = 'finished' THEN 1 ELSE 0 END) AS isFinished
-  FROM bake JOIN try ON try.id = try_id LEFT JOIN bake_event ON bake_id = bake.id
-  WHERE deleted_at IS NULL GROUP BY bake.id ORDER BY changedAt DESC`;
+const HEADS = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId, begun_at AS begunAt, touched_at AS changedAt, is_finished AS isFinished,
+  (SELECT count(*) FROM bake_event WHERE bake_id = bake.id) AS events, json_extract(try.worksheet, '$.rebuild.title') AS title
+  FROM bake JOIN try ON try.id = try_id WHERE deleted_at IS NULL`;
+const LATEST = `${HEADS} ORDER BY touched_at DESC LIMIT @limit OFFSET @offset`;
+const BEGUN = `${HEADS} AND is_finished = 0 ORDER BY touched_at DESC`;
+const TOUCH = 'UPDATE bake SET touched_at = @at, is_finished = max(is_finished, @isFinished) WHERE id = @id';
 const TOLD = "SELECT DISTINCT bake_id FROM bake_event WHERE json_extract(body, '$.kind') = @kind AND received_at >= @since";
 const TOLD_SINCE = `SELECT bake.id AS id, bake.formula_id AS formulaId, json_extract(try.worksheet, '$.rebuild.title') AS title
   FROM (${TOLD}) AS told JOIN bake ON bake.id = told.bake_id JOIN try ON try.id = try_id WHERE deleted_at IS NULL`;
@@ -44,12 +45,16 @@ type HeadRow = Omit<BakeHead, 'isFinished'> & { readonly isFinished: number };
 
 const rowOf = (db: Store, id: string): BakeRow | undefined => db.prepare<{ id: string }, BakeRow>(BAKE).get({ id });
 
-/** All bakes, the last touched first. */
-export function readBakes(db: Store): readonly BakeHead[] {
-  return db
-    .prepare<[], HeadRow>(ALL)
-    .all()
-    .map((row) => ({ ...row, isFinished: row.isFinished === 1 }));
+const headOf = (row: HeadRow): BakeHead => ({ ...row, isFinished: row.isFinished === 1 });
+
+/** Bakes, the last touched first: a page of them. */
+export function readBakes(db: Store, limit = -1, offset = 0): readonly BakeHead[] {
+  return db.prepare<{ limit: number; offset: number }, HeadRow>(LATEST).all({ limit, offset }).map(headOf);
+}
+
+/** Bakes that are begun and not finished, the last touched first. */
+export function readBegun(db: Store): readonly BakeHead[] {
+  return db.prepare<[], HeadRow>(BEGUN).all().map(headOf);
 }
 
 /** The bakes of which something of a kind was told since a time; ever, where none is given. */
@@ -126,6 +131,7 @@ function append(db: Store, id: string, events: readonly BakeEvent[], at: string)
     if (db.prepare<{ id: string; eventId: string }>(KNOWN).get({ id, eventId: event.id })) continue;
     place += 1;
     db.prepare(APPEND).run({ id, place, eventId: event.id, schema: DOCUMENTS.bakeEvent.schema, body: JSON.stringify(event), at });
+    db.prepare(TOUCH).run({ id, at, isFinished: event.kind === 'finished' ? 1 : 0 });
   }
 }
 

@@ -1,12 +1,13 @@
+import { setImmediate as others } from 'node:timers/promises';
 import { type ListedEntry, type ShoppingPage, type Tick, type UseUpPage } from '@fellmist/contract';
-import { inOrderOfUse, shoppingList, type ShoppingEntry, SOON_DAYS, type ToBake, useBy, useUp } from '@fellmist/core';
+import { inOrderOfUse, shoppingList, type ShoppingEntry, SOON_DAYS, type ToBake, useBy, type UsesUp, useUp } from '@fellmist/core';
 import { type Plan } from '@fellmist/core/bake';
-import { readBake, readBakes } from './bakes';
+import { readBake, readBegun } from './bakes';
 import { stockTaken } from './bakeStock';
 import { type Store } from './database';
 import { foldedBake } from './foldedBake';
-import { listHeads, worksheetOf } from './formulas';
 import { type LarderStore } from './larderStore';
+import { type OwnFormulas } from './ownFormulas';
 import { readPacks } from './packs';
 import { readPlan, readPlans } from './plans';
 import { readStock } from './stock';
@@ -57,7 +58,7 @@ export function shoppingPage(larderStore: LarderStore, now: string, only?: reado
   const chosen = coming.filter(({ id }) => !only || only.includes(id));
   const plans = chosen.flatMap(({ id }) => readPlan(db, id, now) ?? []);
   const planned = new Set(plans.flatMap(({ plan }) => Object.values(plan.treats).flatMap(({ bakeId }) => bakeId ?? [])));
-  const begun = readBakes(db).filter(({ id, isFinished }) => !isFinished && !planned.has(id));
+  const begun = readBegun(db).filter(({ id }) => !planned.has(id));
   const all = [...plans.flatMap((stored) => ofPlan(larderStore, stored)), ...begun.flatMap(({ id }) => ofBake(larderStore, id, today))];
   const entries = shoppingList(
     all,
@@ -78,16 +79,15 @@ export function tickEntry(db: Store, { id, massG }: Tick, at: string): void {
   else db.prepare(TICK).run({ id, massG, at });
 }
 
+/** So many formulas are looked at before others get their turn. */
+const AT_A_TIME = 50;
 /** So many formulas are told that use something up. */
 const MOST_TOLD = 12;
 
 /** What of the household's own formulas uses up what should be used. */
-export function useUpPage({ db, larder, contents, today }: LarderStore): UseUpPage {
+export async function useUpPage({ db, larder, contents, today }: LarderStore, own: OwnFormulas): Promise<UseUpPage> {
   const items = readStock(db).map(({ item }) => item);
-  const formulas = listHeads(db).flatMap(({ id, tryId }) => {
-    const read = worksheetOf(db, tryId);
-    return read.ok ? [{ formulaId: id, formula: read.document.rebuild }] : [];
-  });
+  const formulas = await own.all(db);
   const due = inOrderOfUse(items, larder.foods, today).flatMap((item) => {
     const food = larder.foods.get(item.foodId);
     const by = food && useBy(item, food, today);
@@ -96,12 +96,12 @@ export function useUpPage({ db, larder, contents, today }: LarderStore): UseUpPa
       : [];
   });
   const wanted = new Set(due.filter(({ isPast }) => !isPast).map(({ stockId }) => stockId));
-  const found = useUp(
-    formulas,
-    items.filter(({ id }) => wanted.has(id)),
-    larder,
-    contents,
-    today,
-  );
+  const good = items.filter(({ id }) => wanted.has(id));
+  const found: UsesUp[] = [];
+  for (let at = 0; at < formulas.length; at += AT_A_TIME) {
+    found.push(...useUp(formulas.slice(at, at + AT_A_TIME), good, larder, contents, today));
+    await others();
+  }
+  found.sort((a, b) => b.score - a.score);
   return { formulas: found.slice(0, MOST_TOLD), due: due.map(({ isPast: _isPast, ...one }) => one) };
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
-import type { BakeHead, StoredFormula } from '@fellmist/contract';
+import { BAKES_AT_A_TIME, type BakeHead, type StoredFormula } from '@fellmist/contract';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
 import { bakeActions } from '../state/bake.actions';
@@ -47,6 +47,12 @@ export class Bakes {
     this.heads()?.map((head) => ({ head, day: this.days.format(new Date(head.begunAt)), state: head.isFinished ? SAY.finished : head.events > 1 ? SAY.underWay : SAY.planned })),
   );
 
+  /** A page that is full may have another after it. */
+  protected readonly hasOlder = computed(() => {
+    const listed = this.heads()?.length ?? 0;
+    return listed > 0 && listed % BAKES_AT_A_TIME === 0;
+  });
+
   constructor() {
     // Whoever looks at the list has put the bake away: nothing more is heard of it.
     this.store.dispatch(bakeActions.closed());
@@ -80,6 +86,10 @@ export class Bakes {
   protected remove(head: BakeHead): void {
     this.store.dispatch(bakeActions.remove({ head }));
     this.told.undoable(SAY.tookOff(head.title), () => this.store.dispatch(bakeActions.restore({ head })));
+  }
+
+  protected older(): void {
+    this.store.dispatch(bakeActions.olderWanted({ after: this.heads()?.length ?? 0 }));
   }
 
   protected retry(): void {

@@ -160,6 +160,7 @@ export const SAY = {
   nowThis: 'Now this',
   ofGramsEach: 'of grams each',
   ofWhichPart: 'Of which part',
+  olderBakes: 'Older bakes',
   onePiece: 'A piece of',
   onTheBlade: 'on the blade',
   onThePlate: 'On the plate',

@@ -1,10 +1,13 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { bookActions, bookFeature } from '../state/book.feature';
 import { Button } from '../ui/zorro/button';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { SAY } from './words';
+
+/** So many are listed until all are asked for. */
+const AT_A_TIME = 100;
 
 /** Every formula that was baked to the end. */
 @Component({
@@ -18,6 +21,8 @@ export class BookList {
   private readonly store = inject(Store);
   protected readonly heads = this.store.selectSignal(bookFeature.selectHeads);
   protected readonly failure = this.store.selectSignal(bookFeature.selectFailure);
+
+  protected readonly shown = signal(AT_A_TIME);
 
   constructor() {
     this.load();

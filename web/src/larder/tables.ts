@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { ImportPreview, ImportRow } from '@fellmist/contract';
+import type { ImportPreview, ImportRow, ImportStep } from '@fellmist/contract';
+import { finalize, type Subscription, switchMap, timer } from 'rxjs';
 import { Asking } from '../state/asking';
 import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
@@ -9,6 +10,9 @@ import { FileButton } from '../ui/file-button';
 import { SAY } from './words';
 
 const ACT_WORDS: Readonly<Record<ImportRow['act'], string>> = { new: 'new', update: 'updates', same: SAY.asItIs, kept: SAY.leftAlone, faulty: 'faulty' };
+
+/** How often it is asked how far a table is read, milliseconds. */
+const LOOK_MS = 500;
 
 /** Larger files are refused before they are sent. */
 const MOST_BYTES = 24 * 1024 * 1024;
@@ -28,6 +32,8 @@ export class TablesInAndOut {
     { label: SAY.foods2, value: 'foods' },
     { label: SAY.packs, value: 'packs' },
   ];
+  private reading: Subscription | undefined;
+  protected readonly isReading = signal(false);
   protected readonly of = signal<ImportPreview['of']>('foods');
   protected readonly preview = signal<ImportPreview | undefined>(undefined);
   protected readonly fileName = signal('');
@@ -55,13 +61,33 @@ export class TablesInAndOut {
       return;
     }
     this.working.set(SAY.reading(file.name));
-    this.asking
-      .ask<ImportPreview>((ask) => lookupActions.previewImport({ ask, file, of: this.of() }))
+    this.isReading.set(true);
+    let reading = '';
+    const look = timer(LOOK_MS, LOOK_MS)
+      .pipe(switchMap(() => this.asking.ask<ImportStep | null>((ask) => lookupActions.importReading({ ask, of: reading }))))
       .subscribe((answer) => {
+        if (answer.ok && answer.value) this.working.set(SAY.readingSoFar(file.name, answer.value.done.toLocaleString(), answer.value.total.toLocaleString()));
+      });
+    this.reading = this.asking
+      .ask<ImportPreview>((ask) => {
+        reading = ask;
+        return lookupActions.previewImport({ ask, file, of: this.of() });
+      })
+      .pipe(finalize(() => look.unsubscribe()))
+      .subscribe((answer) => {
+        look.unsubscribe();
+        this.isReading.set(false);
         this.working.set(undefined);
         if (answer.ok) this.preview.set(answer.value);
         else this.fault.set(`${file.name}: ${answer.words}`);
       });
+  }
+
+  /** Whoever lets go of the reading ends it, at the server too. */
+  protected cancel(): void {
+    this.reading?.unsubscribe();
+    this.isReading.set(false);
+    this.working.set(undefined);
   }
 
   protected accept(preview: ImportPreview): void {

@@ -5,6 +5,7 @@ import type {
   FoodQuery,
   FoundPage,
   ImportPreview,
+  ImportStep,
   LabelAnswer,
   PackVersion,
   MatchedFoods,
@@ -103,8 +104,13 @@ export class Api {
     return this.http.get<LabelAnswer>(`/api/devices/labels/${encodeURIComponent(code)}`);
   }
 
-  previewImport(file: Blob, of: ImportPreview['of']): Observable<ImportPreview> {
-    return this.http.post<ImportPreview>('/api/imports', file, { params: { of } });
+  /** `ask` names the reading, so that `importReading` can tell how far it is. */
+  previewImport(file: Blob, of: ImportPreview['of'], ask: string): Observable<ImportPreview> {
+    return this.http.post<ImportPreview>('/api/imports', file, { params: { of, ask } });
+  }
+
+  importReading(ask: string): Observable<ImportStep | null> {
+    return this.http.get<ImportStep | null>(`/api/imports/reading/${encodeURIComponent(ask)}`);
   }
 
   acceptImport(id: string): Observable<{ readonly foods: number; readonly packs: number }> {

@@ -10,6 +10,9 @@ export const bakeActions = createActionGroup({
   events: {
     'List Wanted': emptyProps(),
     'List Loaded': props<{ heads: readonly BakeHead[] }>(),
+    /** Those that were touched before the ones that are listed. */
+    'Older Wanted': props<{ after: number }>(),
+    'Older Loaded': props<{ heads: readonly BakeHead[] }>(),
     'List Failed': props<{ words: string }>(),
     /** A bake that is over before Fellmist hears of it: all its events at once. */
     'Write Down': props<{ ask: Ask<StoredBake>; id: string; planned: BakeEvent; then: readonly BakeEvent[] }>(),

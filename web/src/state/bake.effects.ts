@@ -30,6 +30,20 @@ export const loadBakes = createEffect(
   { functional: true },
 );
 
+export const loadOlder = createEffect(
+  (actions = inject(Actions), api = inject(BakeApi)) =>
+    actions.pipe(
+      ofType(bakeActions.olderWanted),
+      exhaustMap(({ after }) =>
+        api.bakes(after).pipe(
+          map((heads): Action => bakeActions.olderLoaded({ heads })),
+          catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
 export const beginBake = createEffect(
   (actions = inject(Actions), api = inject(BakeApi)) =>
     actions.pipe(

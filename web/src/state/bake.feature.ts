@@ -69,6 +69,10 @@ export const bakeFeature = createFeature({
   reducer: createReducer(
     initial,
     on(bakeActions.listLoaded, (state, { heads }): BakeState => ({ ...state, heads, listFailure: undefined })),
+    on(bakeActions.olderLoaded, (state, { heads }): BakeState => {
+      const known = new Set(state.heads?.map(({ id }) => id));
+      return { ...state, heads: [...(state.heads ?? []), ...heads.filter(({ id }) => !known.has(id))], listFailure: undefined };
+    }),
     on(bakeActions.listFailed, (state, { words }): BakeState => ({ ...state, listFailure: words })),
     on(bakeActions.removed, (state, { head }): BakeState => ({ ...state, heads: state.heads?.filter(({ id }) => id !== head.id) })),
     on(bakeActions.seenAhead, (state, { stored }): BakeState => ({ ...state, ahead: stored })),

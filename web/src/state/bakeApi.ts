@@ -19,8 +19,9 @@ export function bakeUrl(id: string, rest = ''): string {
 export class BakeApi {
   private readonly http = inject(HttpClient);
 
-  bakes(): Observable<readonly BakeHead[]> {
-    return this.http.get<readonly BakeHead[]>('/api/bakes');
+  /** A page of the list, after so many. */
+  bakes(offset = 0): Observable<readonly BakeHead[]> {
+    return this.http.get<readonly BakeHead[]>('/api/bakes', { params: { offset } });
   }
 
   begin(id: string, planned: BakeEvent): Observable<StoredBake> {

@@ -1,4 +1,4 @@
-import type { FoodPage, FoodQuery, ImportPreview, LabelAnswer, PackVersion, RecipesRead, RecipesTaken } from '@fellmist/contract';
+import type { FoodPage, FoodQuery, ImportPreview, ImportStep, LabelAnswer, PackVersion, RecipesRead, RecipesTaken } from '@fellmist/contract';
 import { createActionGroup, props } from '@ngrx/store';
 import type { Ask } from './asking';
 
@@ -10,6 +10,7 @@ export const lookupActions = createActionGroup({
     'Label Of': props<{ ask: Ask<LabelAnswer>; code: string }>(),
     'Pack History': props<{ ask: Ask<readonly PackVersion[]>; id: string }>(),
     'Preview Import': props<{ ask: Ask<ImportPreview>; file: Blob; of: ImportPreview['of'] }>(),
+    'Import Reading': props<{ ask: Ask<ImportStep | null>; of: string }>(),
     'Accept Import': props<{ ask: Ask<{ readonly foods: number; readonly packs: number }>; id: string }>(),
     'Read Recipes': props<{ ask: Ask<RecipesRead>; file: File }>(),
     'Take Recipes': props<{ ask: Ask<RecipesTaken>; id: string; which: readonly number[] }>(),

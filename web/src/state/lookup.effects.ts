@@ -39,7 +39,16 @@ export const previewImport = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(lookupActions.previewImport),
-      mergeMap(({ ask, file, of }) => answering(ask, api.previewImport(file, of).pipe(unlessDropped(ask, actions)))),
+      mergeMap(({ ask, file, of }) => answering(ask, api.previewImport(file, of, ask).pipe(unlessDropped(ask, actions)))),
+    ),
+  { functional: true },
+);
+
+export const importReading = createEffect(
+  (actions = inject(Actions), api = inject(Api)) =>
+    actions.pipe(
+      ofType(lookupActions.importReading),
+      mergeMap(({ ask, of }) => answering(ask, api.importReading(of))),
     ),
   { functional: true },
 );
