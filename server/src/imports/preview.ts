@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { setImmediate as others } from 'node:timers/promises';
 import { type ImportPreview, type ImportRow } from '@fellmist/contract';
 import { type ReadPackRow, type ReadRow } from '@fellmist/contract/tables';
 import { type Food, type Pack, renamer, type StockItem } from '@fellmist/core';
@@ -75,12 +76,16 @@ function foodChanges(before: Food, after: Food): readonly string[] {
   return [`replaces your ${before.name}${figures.length > 0 ? `: ${figures.join(', ')}` : ''}`];
 }
 
-function previewFoods(rows: readonly ReadRow[], larderStore: LarderStore): { rows: ImportRow[]; foods: Change<Food>[] } {
+/** Rows that are compared before others get their turn. */
+const AT_A_TIME = 200;
+
+async function previewFoods(rows: readonly ReadRow[], larderStore: LarderStore): Promise<{ rows: ImportRow[]; foods: Change<Food>[] }> {
   const origins = foodOrigins(larderStore.db);
   const own = new Known(ownFoods(larderStore.db));
   const otherNames = renamer(larderStore.wordGroups);
   const out: { rows: ImportRow[]; foods: Change<Food>[] } = { rows: [], foods: [] };
-  for (const read of rows) {
+  for (const [at, read] of rows.entries()) {
+    if (at % AT_A_TIME === 0) await others();
     if ('errors' in read) {
       out.rows.push(faulty(read.row, read.name, read.errors));
       continue;
@@ -132,10 +137,10 @@ function previewPacks(rows: readonly ReadPackRow[], larderStore: LarderStore): {
 }
 
 /** What importing a table would do, row by row; nothing is written. Throws a ProblemError where the table cannot be read. */
-export function previewImport(read: ReadTable, larderStore: LarderStore): Batch {
+export async function previewImport(read: ReadTable, larderStore: LarderStore): Promise<Batch> {
   if (!read.ok) throw new ProblemError(422, 'The file cannot be read', read.error);
   if (read.of === 'foods') {
-    const { rows, foods } = previewFoods(read.rows, larderStore);
+    const { rows, foods } = await previewFoods(read.rows, larderStore);
     return { preview: previewOf(read.of, rows, read.ignored, read.encoding), foods, packs: [], stock: [] };
   }
   const { rows, packs, stock } = previewPacks(read.rows, larderStore);

@@ -1,7 +1,9 @@
+import { type ReadPackRow, type ReadRow } from '@fellmist/contract/tables';
 import { Worker } from 'node:worker_threads';
 import { type ReadTable, readTable, type TableOf, type TableStep } from './readTable';
 
-type Told = { readonly step: TableStep } | { readonly read: ReadTable };
+type Rows = readonly (ReadRow | ReadPackRow)[];
+type Told = { readonly step: TableStep } | { readonly rows: Rows } | { readonly read: ReadTable };
 
 /** Memory that a table may take while it is read, MB. */
 const MOST_MB = 1024;
@@ -18,9 +20,11 @@ export function readApart(worker: URL | undefined, bytes: Uint8Array, of: TableO
       resolve(undefined);
       void thread.terminate();
     });
+    const rows: (ReadRow | ReadPackRow)[] = [];
     thread.on('message', (message: Told) => {
       if ('step' in message) told(message.step);
-      else resolve(message.read);
+      else if ('rows' in message) rows.push(...message.rows);
+      else resolve(message.read.ok ? ({ ...message.read, rows } as ReadTable) : message.read);
     });
     thread.on('error', (error: NodeJS.ErrnoException) => {
       if (error.code === 'ERR_WORKER_OUT_OF_MEMORY') resolve({ ok: false, error: 'That table takes more memory than a larder ever needs. Split it and try again.' });

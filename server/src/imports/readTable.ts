@@ -16,7 +16,7 @@ export interface TableStep {
 }
 
 /** Rows that are read between two tellings. */
-const AT_A_TIME = 500;
+export const AT_A_TIME = 500;
 
 /** Rows keep the number they have in the whole table. */
 function inSteps<T extends { readonly row: number }>(

@@ -32,7 +32,7 @@ export function importRoutes(larderStore: LarderStore, worker?: URL): Router {
     response.on('close', () => gone.abort());
     const read = await readApart(worker, request.body, of, (step) => reading.set(ask, step), gone.signal).finally(() => reading.delete(ask));
     if (!read) return;
-    const batch = previewImport(read, larderStore);
+    const batch = await previewImport(read, larderStore);
     const oldest = waiting.size >= MOST_WAITING ? waiting.keys().next().value : undefined;
     if (oldest !== undefined) waiting.delete(oldest);
     waiting.set(batch.preview.id, batch);
