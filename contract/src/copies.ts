@@ -25,20 +25,7 @@ export const restoreSchema = z.strictObject({ id: z.uuid() });
 
 export interface CopyDifference {
   readonly what:
-    | 'formulas'
-    | 'tries'
-    | 'bakes'
-    | 'bake events'
-    | 'tastings'
-    | 'plans'
-    | 'packs'
-    | 'stock'
-    | 'foods'
-    | 'bought treats'
-    | 'vessels'
-    | 'pictures'
-    | 'pictures of tries'
-    | 'settings';
+    'formulas' | 'tries' | 'bakes' | 'bake-events' | 'tastings' | 'plans' | 'packs' | 'stock' | 'foods' | 'bought-treats' | 'vessels' | 'pictures' | 'try-pictures' | 'settings';
   /** In the copy alone, in the household alone, in both but not the same. */
   readonly comes: number;
   readonly goes: number;

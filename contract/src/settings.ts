@@ -1,4 +1,4 @@
-import { ALLERGENS, CARB_COUNTS, COUNTRIES, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
+import { ALLERGENS, CARB_COUNTS, COUNTRIES, ENERGY_COUNTS, type HouseholdSettings, MEASURE_SYSTEMS, SCHOOLS } from '@fellmist/core';
 import * as z from 'zod';
 
 const tempC = (low: number, high: number) => z.number().min(low, `The coldest is ${low} °C.`).max(high, `The warmest is ${high} °C.`);
@@ -6,7 +6,7 @@ const tempC = (low: number, high: number) => z.number().min(low, `The coldest is
 /** What a household settled once for all its devices. */
 export const householdSchema = z.strictObject({
   /** Whose cups and spoons a recipe means where it does not say. */
-  measures: z.enum(['us', 'metric', 'uk']),
+  measures: z.enum(MEASURE_SYSTEMS),
   temperature: z.enum(['C', 'F']),
   energyUnit: z.enum(['kcal', 'kJ']),
   /** Whose shops and eggs are meant: the usual member of a head such as "cream". */

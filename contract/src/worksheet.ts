@@ -1,4 +1,4 @@
-import { ALLERGENS, DOUBT_CODES, FIGURES, GOAL_KINDS, GOAL_SIZES, type Formula, LIMITS, type Line, SCHOOLS, STEP_PLACES, type Worksheet } from '@fellmist/core';
+import { ALLERGENS, DOUBT_CODES, FIGURES, GOAL_KINDS, GOAL_SIZES, type Formula, LIMITS, type Line, MEASURE_SYSTEMS, SCHOOLS, STEP_PLACES, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 
 const id = z.string().min(1).max(40);
@@ -71,7 +71,7 @@ export const formulaSchema = z.strictObject({
   title: z.string().trim().min(1, 'A formula needs a title.').max(LIMITS.title),
   portions: z.number().positive().max(LIMITS.portions),
   portionWord: z.string().max(40),
-  measures: z.enum(['us', 'metric', 'uk']),
+  measures: z.enum(MEASURE_SYSTEMS),
   parts: z.array(part).min(1).max(LIMITS.parts),
   method: z.array(text).max(LIMITS.steps),
   notes: z.array(text).max(LIMITS.steps),

@@ -1,7 +1,7 @@
 import { type Larder } from '../food';
 import { allLines, type Figures, type Formula, LIMITS, type Line, type Loss, type Part, portionWordFor, readLine, totalsOf, viewsOf } from '../formula';
 import { withMethod } from './fromMethod';
-import { type MeasureSystem } from '../quantity';
+import { MEASURE_SYSTEMS, type MeasureSystem } from '../quantity';
 import { claimOfNutrition } from './readClaim';
 import { readRecipeText, type ReadResult } from './recipeText';
 import { readYield } from './readYield';
@@ -156,7 +156,7 @@ function measuresOf(tools: unknown): MeasureSystem | undefined {
   const said = toolsOf(tools)
     .map(measuresTool)
     .find((name) => name !== undefined);
-  return said === 'us' || said === 'metric' || said === 'uk' ? said : undefined;
+  return MEASURE_SYSTEMS.find((one) => one === said);
 }
 
 function otherTools(tools: unknown): Json {

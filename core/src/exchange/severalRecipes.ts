@@ -63,7 +63,11 @@ const said = (text: string): string => text.replace(/\s+/g, ' ').trim();
 /** A formula as Markdown, which reads back as the same lines: a title, how much it makes, ingredients under their headings, method, notes. */
 export function writeRecipeMarkdown(formula: Formula): string {
   const { title, portions, portionWord, parts, method, notes } = formula;
-  const list = parts.flatMap(({ heading, lines }) => ['', ...(heading === '' ? [] : [`### ${said(heading)}`, '']), ...lines.map(({ text }) => `- ${said(text.replace(BULLET, '').trim())}`)]);
+  const list = parts.flatMap(({ heading, lines }) => [
+    '',
+    ...(heading === '' ? [] : [`### ${said(heading)}`, '']),
+    ...lines.map(({ text }) => `- ${said(text.replace(BULLET, '').trim())}`),
+  ]);
   const section = (head: string, lines: readonly string[]): readonly string[] => (lines.length > 0 ? ['', `## ${head}`, '', ...lines] : []);
   return [
     `# ${said(title)}`,

@@ -89,6 +89,8 @@ describe('units', () => {
     const factors = (unit: string): readonly (number | undefined)[] => (['us', 'metric', 'uk'] as const).map((system) => unitFactor(unit, system));
     expect(factors('tsp').map((ml) => Math.round((ml ?? NaN) * 100) / 100)).toEqual([4.93, 5, 5]);
     expect(factors('tbsp').map((ml) => Math.round((ml ?? NaN) * 100) / 100)).toEqual([14.79, 15, 15]);
+    // Standards Australia, AS 1325: a tablespoon of 20 mL, a teaspoon of 5, a cup of 250.
+    expect(['tbsp', 'tsp', 'cup'].map((unit) => unitFactor(unit, 'au'))).toEqual([20, 5, 250]);
     expect(factors('cup').map((ml) => Math.round(ml ?? NaN))).toEqual([237, 250, 250]);
     expect(factors('floz').map((ml) => Math.round((ml ?? NaN) * 10) / 10)).toEqual([29.6, expect.any(Number), 28.4]);
     expect(factors('pint').map((ml) => Math.round(ml ?? NaN))).toEqual([473, expect.any(Number), 568]);

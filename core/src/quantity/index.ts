@@ -4,4 +4,4 @@ export { type LocalNumbers, numbersOf, type TypedNumber } from './localNumber';
 export { remembering } from './remembering';
 export { type Mark, MARK_WORDS } from './mark';
 export { formatAmount, gramsNumber, kitchenNumber } from './format';
-export { type MeasureSystem, type Unit, type UnitKind, UNITS, unitById, unitByWord, unitFactor } from './units';
+export { MEASURE_SYSTEMS, type MeasureSystem, type Unit, type UnitKind, UNITS, unitById, unitByWord, unitFactor } from './units';

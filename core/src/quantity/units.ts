@@ -1,5 +1,6 @@
 /** How a household reads "cup", "tbsp" and "tsp" where a recipe does not say whose they are. */
-export type MeasureSystem = 'us' | 'metric' | 'uk';
+export const MEASURE_SYSTEMS = ['us', 'metric', 'uk', 'au'] as const;
+export type MeasureSystem = (typeof MEASURE_SYSTEMS)[number];
 
 export type UnitKind = 'mass' | 'volume' | 'count';
 
@@ -39,22 +40,22 @@ export const UNITS: readonly Unit[] = [
   {
     id: 'tsp',
     kind: 'volume',
-    bySystem: { us: 4.92892159375, metric: 5, uk: 5 },
+    bySystem: { us: 4.92892159375, metric: 5, uk: 5, au: 5 },
     words: ['tsp', 'tsps', 'teaspoon', 'teaspoons', 'tea spoon', 'teasp', 't'],
     source: `${NIST}; metric and UK 5 mL`,
   },
   {
     id: 'tbsp',
     kind: 'volume',
-    bySystem: { us: 14.78676478125, metric: 15, uk: 15 },
+    bySystem: { us: 14.78676478125, metric: 15, uk: 15, au: 20 },
     words: ['tbsp', 'tbsps', 'tablespoon', 'tablespoons', 'table spoon', 'tbs', 'tblsp', 'tbl', 'tb', 'T'],
-    source: `${NIST}; metric and UK 15 mL`,
+    source: `${NIST}; metric and UK 15 mL; Australian Standard AS 1325 20 mL`,
   },
   { id: 'dessertspoon', kind: 'volume', factor: 10, words: ['dessertspoon', 'dessertspoons', 'dsp', 'dstsp'], plural: 'dessertspoons', source: PRACTICE },
   {
     id: 'cup',
     kind: 'volume',
-    bySystem: { us: 236.5882365, metric: 250, uk: 250 },
+    bySystem: { us: 236.5882365, metric: 250, uk: 250, au: 250 },
     words: ['cup', 'cups', 'c'],
     plural: 'cups',
     source: `${NIST}; metric cup 250 mL`,
@@ -62,14 +63,14 @@ export const UNITS: readonly Unit[] = [
   {
     id: 'floz',
     kind: 'volume',
-    bySystem: { us: 29.5735295625, metric: 29.5735295625, uk: 28.4130625 },
+    bySystem: { us: 29.5735295625, metric: 29.5735295625, uk: 28.4130625, au: 28.4130625 },
     words: ['fl oz', 'fl. oz', 'fluid ounce', 'fluid ounces', 'fluid oz'],
     source: `${NIST}; UK Weights and Measures Act 1985`,
   },
   {
     id: 'pint',
     kind: 'volume',
-    bySystem: { us: 473.176473, metric: 473.176473, uk: 568.26125 },
+    bySystem: { us: 473.176473, metric: 473.176473, uk: 568.26125, au: 568.26125 },
     words: ['pint', 'pints', 'pt'],
     plural: 'pints',
     source: `${NIST}; UK Weights and Measures Act 1985`,

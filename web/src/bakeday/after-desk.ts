@@ -19,6 +19,7 @@ import { LeftOver } from './left-over';
 import { Plates } from './plates';
 import { PortionTable } from './portion-table';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 type By = 'number' | 'weight' | 'pieces';
 type FigureKey = 'energyKcal' | 'proteinG' | 'fatG' | 'carbohydrateG' | 'netCarbG' | 'fibreG' | 'sugarsG';
@@ -58,7 +59,7 @@ export class AfterDesk {
   protected readonly stock = this.store.selectSignal(bakeFeature.selectStock);
   protected readonly stockFailure = this.store.selectSignal(bakeFeature.selectStockFailure);
   private readonly reading = this.store.selectSignal(bakeFeature.selectReading);
-  private readonly day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+  private readonly day = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short' });
 
   protected readonly places: readonly Option<string>[] = [SAY.inTheBowlWhere, SAY.onTheBlade, SAY.inTheDish, SAY.inThePan].map((one) => ({ value: one, label: one }));
   protected readonly parts = computed(() => this.bake().real.parts.map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart })));

@@ -16,6 +16,7 @@ import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** All bakes, the last touched first, and a new one of what is on the shelf. */
 @Component({
@@ -37,7 +38,7 @@ export class Bakes {
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly failure = this.store.selectSignal(bakeFeature.selectListFailure);
   private readonly heads = this.store.selectSignal(bakeFeature.selectHeads);
-  private readonly days = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
   private readonly shelf = this.store.selectSignal(shelfFeature.selectListed);
   protected readonly formulas = computed(() => (this.shelf() ?? []).map(({ id, title }) => ({ value: id, label: title })));
   /** A formula that another place sent here to be baked. */

@@ -9,6 +9,7 @@ import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 type Card = 'card' | 'sheet' | 'stickers' | 'panel';
 
@@ -59,7 +60,7 @@ export class Cards {
   readonly id = input.required<string>();
   protected readonly card = signal<Card>('card');
   protected readonly tradition = signal<Tradition>(this.preferences.settings().country === 'us' ? 'us' : 'eu');
-  private readonly day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+  private readonly day = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short', year: 'numeric' });
   protected readonly cards: readonly Option<Card>[] = [
     { value: 'card', label: SAY.formulaCard },
     { value: 'sheet', label: SAY.weighSheet },

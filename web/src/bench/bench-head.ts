@@ -13,6 +13,7 @@ import { Tooltip } from '../ui/zorro/tooltip';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** Title, class, portions, goals, tries and the state of saving. */
 @Component({
@@ -46,9 +47,9 @@ export class BenchHead {
   private readonly preferences = inject(Preferences);
   readonly triesAsked = output();
   readonly goalsAsked = output();
-  private readonly times = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
+  private readonly times = new Intl.DateTimeFormat(LOCALE, { hour: '2-digit', minute: '2-digit' });
 
-  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short' });
 
   protected readonly savedWords = computed(() => {
     const { saving, saved, head } = this.state();

@@ -91,6 +91,7 @@ export class Paste {
     { label: SAY.usCup237Ml, value: 'us' },
     { label: SAY.metricCup250Ml, value: 'metric' },
     { label: SAY.ukPint568Ml, value: 'uk' },
+    { label: SAY.australian20Ml, value: 'au' },
   ];
 
   /** What the worker made of this text, once it has. */

@@ -12,6 +12,7 @@ import { Sheet } from '../ui/sheet';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 interface Sprout {
   readonly head: TryHead;
@@ -70,7 +71,7 @@ export class TriesPanel {
   /** The last renaming, to be undone. */
   protected readonly renamed = signal<{ readonly head: TryHead; readonly label: string } | undefined>(undefined);
   private readonly fetched = signal<readonly [StoredFormula, StoredFormula] | undefined>(undefined);
-  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short' });
 
   private readonly dayOf = (head: TryHead): string => this.days.format(new Date(head.createdAt));
   protected readonly sprouts = computed(() => lineageOf(this.state().tries, this.dayOf));

@@ -34,6 +34,7 @@ export const SAY = {
   atMost: 'at most',
   aTry: 'a try',
   atTheTableGProtein: (a: Shown, b: Shown, c: Shown, d: Shown, e: Shown) => said`${a} at the table: +${b} ${c}, +${d} g protein, +${e} g net carbs`,
+  australian20Ml: 'Australian, spoon 20 mL',
   backToTheSavedOne: 'Back to the saved one',
   bakedAbout: 'baked, about',
   bakeIt: 'Bake it',

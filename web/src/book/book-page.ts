@@ -14,6 +14,7 @@ import { TryCompare } from './try-compare';
 import { TryPictures } from './try-pictures';
 import { TryTimeline } from './try-timeline';
 import { SAY, SCALE_WORDS } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** The drawing of where tries landed: px from its middle for one step of a scale, and its size. */
 const STEP = 62;
@@ -37,7 +38,7 @@ export class BookPlace {
   protected readonly page = this.store.selectSignal(bookFeature.selectPage);
   protected readonly failure = this.store.selectSignal(bookFeature.selectFailure);
   protected readonly isMissing = this.store.selectSignal(bookFeature.selectIsMissing);
-  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short' });
   /** The two that are compared, by the bake; the last two until others are pressed. */
   private readonly pressed = signal<readonly string[]>([]);
 

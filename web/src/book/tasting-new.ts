@@ -12,6 +12,7 @@ import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** A chance between 0 and 1 that nobody foresees. */
 const chance = (): number => (crypto.getRandomValues(new Uint32Array(1))[0] ?? 0) / 2 ** 32;
@@ -31,7 +32,7 @@ export class TastingNew {
   readonly formulaId = input.required<string>();
   protected readonly page = this.store.selectSignal(bookFeature.selectPage);
   protected readonly failure = this.store.selectSignal(bookFeature.selectFailure);
-  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short' });
   protected readonly kinds: readonly Option<Tasting['kind']>[] = [
     { value: 'scores', label: SAY.scoreEach },
     { value: 'odd one', label: SAY.findOddOne },

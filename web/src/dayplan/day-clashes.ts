@@ -7,6 +7,7 @@ import { showTemperature } from '../ui/temperature';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { BUSY_NAMES, ONE_MORE, SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 interface Way {
   readonly words: string;
@@ -27,7 +28,7 @@ export class DayClashes {
   private readonly preferences = inject(Preferences);
   private readonly told = inject(Told);
   readonly without = output<string>();
-  private readonly clock = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
+  private readonly clock = new Intl.DateTimeFormat(LOCALE, { timeStyle: 'short' });
 
   protected readonly clashes = computed(() => {
     const day = this.desk.day();

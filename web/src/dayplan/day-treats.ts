@@ -16,6 +16,7 @@ import { Preferences } from '../state/preferences';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60), 0);
 
@@ -36,7 +37,7 @@ export class DayTreats {
   private readonly shelf = inject(Store).selectSignal(shelfFeature.selectListed);
   readonly take = output<string>();
   readonly add = output<string>();
-  private readonly clock = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
+  private readonly clock = new Intl.DateTimeFormat(LOCALE, { timeStyle: 'short' });
   protected readonly formulas = computed(() => (this.shelf() ?? []).map(({ id, title }) => ({ value: id, label: title })));
 
   protected readonly treats = computed(() => {

@@ -8,6 +8,7 @@ import { PlanDesk } from '../state/planDesk';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** A table is laid at three, if nothing else is said; a plan needs the day before it. */
 const TEA_HOUR = 15;
@@ -29,7 +30,7 @@ export class PlanList {
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly failure = this.store.selectSignal(planFeature.selectListFailure);
   private readonly heads = this.store.selectSignal(planFeature.selectHeads);
-  private readonly days = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', month: 'short', hour: 'numeric', minute: '2-digit' });
   protected readonly rows = computed(() => (this.heads() ?? []).map((head) => ({ head, day: this.days.format(parseISO(head.serveAt)), treats: head.titles.join(', ') })));
 
   constructor() {

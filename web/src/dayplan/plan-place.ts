@@ -26,6 +26,7 @@ import { DayDeeds } from './dayDeeds';
 import { DayTreats } from './day-treats';
 import { dragBars } from './drag';
 import { BUSY_WORDS, ROOM_WORDS, SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 type From = 'serving' | 'now';
 const FIVE_MIN = 300;
@@ -54,8 +55,8 @@ export class PlanPlace {
   protected readonly isTable = signal(false);
   /** A bar that is being dragged, and where to. */
   private readonly moved = signal<{ readonly id: string; readonly startS: number } | undefined>(undefined);
-  private readonly clock = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
-  private readonly longDay = new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric', month: 'long' });
+  private readonly clock = new Intl.DateTimeFormat(LOCALE, { timeStyle: 'short' });
+  private readonly longDay = new Intl.DateTimeFormat(LOCALE, { weekday: 'long', day: 'numeric', month: 'long' });
   protected readonly froms: readonly Option<From>[] = [
     { value: 'serving', label: SAY.fromServing },
     { value: 'now', label: SAY.fromNow },

@@ -18,6 +18,7 @@ import { Skeleton } from '../ui/zorro/skeleton';
 import { Switch } from '../ui/zorro/switch';
 import { FormsModule } from '@angular/forms';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 const DAYS = 7;
 const isoDay = (date: Date): string => formatISO(date, { representation: 'date' });
@@ -40,7 +41,7 @@ export class WeekPlace {
   protected readonly failure = computed(() => this.loaded().failure);
   protected readonly isOff = computed(() => this.preferences.settings().weekIsOff ?? false);
   protected readonly byName = signal(false);
-  private readonly dayNames = new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric', month: 'short' });
+  private readonly dayNames = new Intl.DateTimeFormat(LOCALE, { weekday: 'long', day: 'numeric', month: 'short' });
 
   private readonly first = computed(() => {
     const asked = parseISO(this.asked()?.get('from') ?? '');

@@ -10,6 +10,7 @@ import { showBytes } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 const KINDS: Readonly<Record<CopyHead['kind'], string>> = { daily: SAY.copyOfTheDay, hand: SAY.copyByHand, restore: SAY.copyBeforeRestore, upgrade: SAY.copyBeforeUpgrade };
 
@@ -17,16 +18,16 @@ const THINGS: Readonly<Record<CopyDifference['what'], string>> = {
   formulas: SAY.formulasWord,
   tries: SAY.triesWord,
   bakes: SAY.bakesWord,
-  'bake events': SAY.bakeEventsWord,
+  'bake-events': SAY.bakeEventsWord,
   tastings: SAY.tastingsWord,
   plans: SAY.plansWord,
   packs: SAY.packsWord,
   stock: SAY.stockWord,
   foods: SAY.foodsWord,
-  'bought treats': SAY.boughtWord,
+  'bought-treats': SAY.boughtWord,
   vessels: SAY.vesselsWord,
   pictures: SAY.picturesWord,
-  'pictures of tries': SAY.tryPicturesWord,
+  'try-pictures': SAY.tryPicturesWord,
   settings: SAY.settingsWord,
 };
 
@@ -46,7 +47,7 @@ export class CopiesDesk {
   protected readonly failure = this.store.selectSignal(copiesFeature.selectFailure);
   protected readonly isBusy = this.store.selectSignal(copiesFeature.selectIsBusy);
   private readonly looked = this.store.selectSignal(copiesFeature.selectLooked);
-  private readonly moments = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+  private readonly moments = new Intl.DateTimeFormat(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
 
   /** The copy that holds what was there before a restore that was just done. */
   protected readonly before = computed(() => this.asked()?.get('before') ?? undefined);

@@ -4,9 +4,12 @@ import type { RemovedThing } from '@fellmist/contract';
 import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { DraftBook } from '../state/draftBook';
-import { CURRENCIES, Preferences } from '../state/preferences';
+import { CURRENCIES, Preferences, TEXT_SIZES, type TextSize } from '../state/preferences';
 import { removedActions, removedFeature } from '../state/removed.feature';
 import { Choice, type Option } from '../ui/choice';
+import { chooseLocale, LOCALE } from '../ui/locale';
+import { fieldNumber } from '../ui/numbers';
+import { Picker } from '../ui/pick';
 import { fieldTemperature, readTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
@@ -23,11 +26,36 @@ const ENERGY_WORDS: Readonly<Record<Counting['energy'], string>> = {
 };
 
 const LONGEST_NAME = 40;
+const STEPS: readonly HouseholdSettings['scaleStepG'][] = [0.1, 0.5, 1, 2, 5];
+const LOCALES = [
+  'en-GB',
+  'en-US',
+  'en-AU',
+  'de-DE',
+  'de-CH',
+  'fr-FR',
+  'es-ES',
+  'it-IT',
+  'nl-NL',
+  'da-DK',
+  'nb-NO',
+  'sv-SE',
+  'fi-FI',
+  'pl-PL',
+  'cs-CZ',
+  'pt-PT',
+  'ja-JP',
+  'hi-IN',
+] as const;
+
+function nameOf(locale: string): string {
+  return new Intl.DisplayNames(LOCALE, { type: 'language' }).of(locale) ?? locale;
+}
 
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
 @Component({
   selector: 'fm-house',
-  imports: [Button, Choice, CopiesDesk, Field, FormsModule, Select, SelectOption, ShareDesk, Switch],
+  imports: [Button, Choice, CopiesDesk, Field, FormsModule, Picker, Select, SelectOption, ShareDesk, Switch],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './house.html',
   styleUrl: './house.less',
@@ -42,6 +70,7 @@ export class House {
     { label: SAY.us237Ml, value: 'us' },
     { label: SAY.metric250Ml, value: 'metric' },
     { label: SAY.uk, value: 'uk' },
+    { label: SAY.australian20Ml, value: 'au' },
   ];
   protected readonly countries: readonly Option<HouseholdSettings['country']>[] = [
     { label: SAY.american, value: 'us' },
@@ -62,8 +91,17 @@ export class House {
   protected readonly allergens = ALLERGENS;
   protected readonly removed = this.store.selectSignal(removedFeature.selectListed);
   protected readonly fault = this.store.selectSignal(removedFeature.selectFailure);
+  protected readonly sizes: readonly Option<TextSize>[] = TEXT_SIZES.map((value) => ({
+    value,
+    label: { usual: SAY.usualSize, large: SAY.largeSize, largest: SAY.largestSize }[value],
+  }));
+  protected readonly steps: readonly Option<string>[] = STEPS.map((step) => ({ value: String(step), label: `${fieldNumber(step, 1)} g` }));
+  protected readonly step = computed(() => String(this.settings().scaleStepG));
+  protected readonly locales: readonly Option<string>[] = [{ value: '', label: SAY.asTheBrowser }, ...LOCALES.map((value) => ({ value, label: nameOf(value) }))];
+  protected readonly locale = signal(LOCALES.find((one) => one === LOCALE) ?? '');
+  protected readonly example = `${new Intl.NumberFormat(LOCALE).format(1234.5)}, ${new Intl.DateTimeFormat(LOCALE, { dateStyle: 'long' }).format(new Date())}`;
   protected readonly coldFault = signal<string | undefined>(undefined);
-  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'long' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'long' });
   protected readonly freezer = computed(() => fieldTemperature(this.settings().freezerC, this.settings().temperature));
   protected readonly fridge = computed(() => fieldTemperature(this.settings().fridgeC, this.settings().temperature));
 
@@ -77,6 +115,17 @@ export class House {
 
   protected exclude(excluded: readonly Allergen[]): void {
     this.settle({ excluded });
+  }
+
+  protected giveStep(text: string): void {
+    const scaleStepG = STEPS.find((one) => String(one) === text);
+    if (scaleStepG !== undefined) this.settle({ scaleStepG });
+  }
+
+  /** All that is written on the page is written anew. */
+  protected chooseLocale(locale: string): void {
+    chooseLocale(locale);
+    location.reload();
   }
 
   /** Names as they were typed, each once and no longer than a name is. */

@@ -6,6 +6,7 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Switch } from '../ui/zorro/switch';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** Letting phones and tablets of the home network in: off until somebody switches it on, with a passphrase. */
 @Component({
@@ -20,7 +21,7 @@ export class ShareDesk {
   private readonly store = inject(Store);
   protected readonly page = this.store.selectSignal(shareFeature.selectPage);
   protected readonly failure = this.store.selectSignal(shareFeature.selectFailure);
-  private readonly days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short', year: 'numeric' });
   /** Somebody wants it on or another passphrase, and has to type one first. */
   protected readonly isAsking = signal(false);
   protected readonly devices = computed(() => (this.page()?.devices ?? []).map((one) => ({ ...one, words: SAY.lastHere(this.days.format(new Date(one.seen))) })));

@@ -8,6 +8,7 @@ import { Preferences } from '../state/preferences';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** Every save of a pack, the last first, with what it changed; any of them can be taken up again. */
 @Component({
@@ -27,7 +28,7 @@ export class PackHistory {
   readonly takenUp = output<Pack>();
   protected readonly fault = signal<string | undefined>(undefined);
   private readonly saves = signal<readonly PackVersion[] | undefined>(undefined);
-  private readonly moments = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+  private readonly moments = new Intl.DateTimeFormat(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
 
   protected readonly rows = computed(() =>
     this.saves()?.map(({ pack, version, savedAt }, i, all) => {

@@ -11,8 +11,9 @@ import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { KIND_NAMES, SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
-const day = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+const day = new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
 
 /** What has to be bought for the days to come, ticked as it goes into the basket, and what could be made with what should be used. */
 @Component({

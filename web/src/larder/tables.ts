@@ -8,6 +8,7 @@ import { Choice, type Option } from '../ui/choice';
 import { Button } from '../ui/zorro/button';
 import { FileButton } from '../ui/file-button';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 const ACT_WORDS: Readonly<Record<ImportRow['act'], string>> = { new: 'new', update: 'updates', same: SAY.asItIs, kept: SAY.leftAlone, faulty: 'faulty' };
 
@@ -48,7 +49,7 @@ export class TablesInAndOut {
   protected readonly countWords = computed(() => {
     const counts = this.preview()?.counts;
     if (!counts) return '';
-    return (Object.keys(ACT_WORDS) as ImportRow['act'][]).flatMap((act) => (counts[act] > 0 ? [`${counts[act].toLocaleString()} ${ACT_WORDS[act]}`] : [])).join(' · ');
+    return (Object.keys(ACT_WORDS) as ImportRow['act'][]).flatMap((act) => (counts[act] > 0 ? [`${counts[act].toLocaleString(LOCALE)} ${ACT_WORDS[act]}`] : [])).join(' · ');
   });
 
   protected choose(file: File): void {
@@ -66,7 +67,7 @@ export class TablesInAndOut {
     const look = timer(LOOK_MS, LOOK_MS)
       .pipe(switchMap(() => this.asking.ask<ImportStep | null>((ask) => lookupActions.importReading({ ask, of: reading }))))
       .subscribe((answer) => {
-        if (answer.ok && answer.value) this.working.set(SAY.readingSoFar(file.name, answer.value.done.toLocaleString(), answer.value.total.toLocaleString()));
+        if (answer.ok && answer.value) this.working.set(SAY.readingSoFar(file.name, answer.value.done.toLocaleString(LOCALE), answer.value.total.toLocaleString(LOCALE)));
       });
     this.reading = this.asking
       .ask<ImportPreview>((ask) => {
@@ -101,7 +102,7 @@ export class TablesInAndOut {
           return;
         }
         this.preview.set(undefined);
-        this.done.set(SAY.takenIn((answer.value.foods + answer.value.packs).toLocaleString(), preview.of));
+        this.done.set(SAY.takenIn((answer.value.foods + answer.value.packs).toLocaleString(LOCALE), preview.of));
       });
   }
 

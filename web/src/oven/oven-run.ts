@@ -17,6 +17,7 @@ import { Field } from '../ui/zorro/field';
 import { HouseholdOven } from '../state/householdOven';
 import { ProbeDesk } from './probe-desk';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60), 0);
 
@@ -42,7 +43,7 @@ export class OvenRun {
   readonly isReckoning = input(false);
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly isShown = signal(false);
-  private readonly clockTime = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
+  private readonly clockTime = new Intl.DateTimeFormat(LOCALE, { timeStyle: 'short' });
 
   private readonly heated = computed(() => this.desk.bake()?.heated);
   private readonly outAt = computed(() => this.heated()?.to);

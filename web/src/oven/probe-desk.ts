@@ -10,6 +10,7 @@ import { showTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Switch } from '../ui/zorro/switch';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** A thermometer in the middle: what it reads, how fast that rises, and about when it will be enough. */
 @Component({
@@ -31,7 +32,7 @@ export class ProbeDesk {
   private readonly reading = this.store.selectSignal(ovenFeature.selectProbe);
   private readonly samples = this.store.selectSignal(ovenFeature.selectSamples);
   private readonly unit = computed(() => this.preferences.settings().temperature);
-  private readonly clock = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
+  private readonly clock = new Intl.DateTimeFormat(LOCALE, { timeStyle: 'short' });
   protected readonly tempC = computed(() => {
     const reading = this.reading();
     return reading?.kind === 'reading' ? reading.tempC : undefined;

@@ -12,6 +12,7 @@ import { showPortions } from '../ui/portionWords';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 /** Portions in the fridge and freezer, what is due first foremost, eaten one by one. */
 @Component({
@@ -33,7 +34,7 @@ export class KeptList {
   protected readonly eater = signal('');
   protected readonly failure = this.store.selectSignal(keptFeature.selectFailure);
   private readonly kept = this.store.selectSignal(keptFeature.selectKept);
-  private readonly days = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+  private readonly days = new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
 
   protected readonly rows = computed(() => {
     const within = this.withinDays();

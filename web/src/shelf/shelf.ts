@@ -29,6 +29,7 @@ import { type MoreItem, MoreMenu } from '../ui/more-menu';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { aPortion } from '../ui/portionWords';
 import { SAY } from './words';
+import { LOCALE } from '../ui/locale';
 
 const SHOWN: readonly { readonly key: keyof ShelfFigures; readonly name: string; readonly unit: string; readonly digits: number }[] = [
   { key: 'energyKcal', name: SAY.energy, unit: 'kcal', digits: 0 },
@@ -93,7 +94,7 @@ export class Shelf {
   private readonly entries = this.store.selectSignal(shelfFeature.selectListed);
   protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
   protected readonly importFault = signal<string | undefined>(undefined);
-  private readonly dates = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+  private readonly dates = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short', year: 'numeric' });
 
   private readonly kept = this.store.selectSignal(keptFeature.selectKept);
   private readonly drafts = inject(SheetDrafts);

@@ -1,4 +1,5 @@
-import { Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
+import { Preferences } from './preferences';
 
 /** Two tones that carry through a kitchen, Hz, and how long each is heard, seconds. */
 const TONES = [880, 660] as const;
@@ -7,6 +8,7 @@ const LASTS_S = 0.22;
 /** Rings with sound made in the browser, and tells the system where it may. */
 @Injectable({ providedIn: 'root' })
 export class Alarm {
+  private readonly preferences = inject(Preferences);
   private audio: AudioContext | undefined;
   /** Whether the browser lets a page make a sound: not before somebody has pressed something in it. */
   readonly isSilent = signal(false);
@@ -28,6 +30,7 @@ export class Alarm {
   }
 
   ring(): void {
+    if (!this.preferences.sounds()) return;
     const audio = this.context();
     this.isSilent.set(audio?.state !== 'running');
     if (audio?.state !== 'running') {

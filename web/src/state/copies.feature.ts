@@ -99,7 +99,7 @@ export const lookAtCopy = createEffect(
       switchMap((asked) => {
         const [name, answer] =
           'file' in asked
-            ? [asked.file.name, http.post<CopyLook>('/api/copies/from-file', asked.file, { headers: { 'Content-Type': 'application/octet-stream' } })]
+            ? [asked.file.name, http.post<CopyLook>('/api/copies/from-file', asked.file, { headers: { 'content-type': 'application/octet-stream' } })]
             : [asked.name, http.post<CopyLook>('/api/copies/look', { name: asked.name })];
         return answer.pipe(
           map((look): Action => copiesActions.lookLoaded({ looked: { ...look, name } })),

@@ -70,7 +70,7 @@ export const readRecipes = createEffect(
       mergeMap(({ ask, file }) =>
         answering(
           ask,
-          http.post<RecipesRead>('/api/recipes', file, { params: { name: file.name }, headers: { 'Content-Type': 'application/octet-stream' } }).pipe(unlessDropped(ask, actions)),
+          http.post<RecipesRead>('/api/recipes', file, { params: { name: file.name }, headers: { 'content-type': 'application/octet-stream' } }).pipe(unlessDropped(ask, actions)),
         ),
       ),
     ),

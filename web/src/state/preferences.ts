@@ -3,6 +3,7 @@ import { CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings, kjFr
 import { Store } from '@ngrx/store';
 import { householdActions, type SettingsChange } from './household.actions';
 import { householdFeature } from './household.feature';
+import { LOCALE } from '../ui/locale';
 
 /** What was chosen on a device before the household kept it: it holds until the household settles something. */
 function ofThisDevice(): SettingsChange {
@@ -13,6 +14,9 @@ function ofThisDevice(): SettingsChange {
     ...(ENERGY_COUNTS.some((rule) => rule === energy) ? { energy: energy as Counting['energy'] } : {}),
   };
 }
+
+export const TEXT_SIZES = ['usual', 'large', 'largest'] as const;
+export type TextSize = (typeof TEXT_SIZES)[number];
 
 /** The household's settings as the places ask for them, and what belongs to this device alone: theme and single-key shortcuts. */
 @Injectable({ providedIn: 'root' })
@@ -27,6 +31,21 @@ export class Preferences {
   readonly failure = this.store.selectSignal(householdFeature.selectFailure);
   readonly theme = signal<'light' | 'dark'>(document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light');
   readonly singleKeys = signal(localStorage.getItem('fellmist.singleKeys') !== 'off');
+
+  /** How large the text of this device is, and whether its timers are heard. */
+  readonly textSize = signal<TextSize>(TEXT_SIZES.find((size) => size === localStorage.getItem('fellmist.text')) ?? 'usual');
+  readonly sounds = signal(localStorage.getItem('fellmist.sounds') !== 'off');
+
+  sizeText(size: TextSize): void {
+    this.textSize.set(size);
+    document.documentElement.dataset['text'] = size;
+    localStorage.setItem('fellmist.text', size);
+  }
+
+  switchSounds(on: boolean): void {
+    this.sounds.set(on);
+    localStorage.setItem('fellmist.sounds', on ? 'on' : 'off');
+  }
 
   /** A body weight that limits by weight are told for, kg: of a person, so it stays on this device. Undefined until one is given. */
   readonly bodyKg = signal(Number(localStorage.getItem('fellmist.bodyKg')) || undefined);
@@ -72,7 +91,7 @@ export class Preferences {
 
   /** A price, in the household's currency unless it was paid in another. */
   showPrice(amount: number, currency = this.currency()): string {
-    return new Intl.NumberFormat(undefined, { style: 'currency', currency }).format(amount);
+    return new Intl.NumberFormat(LOCALE, { style: 'currency', currency }).format(amount);
   }
 }
 

@@ -1,9 +1,10 @@
 import { formatISO, parseISO } from 'date-fns';
 import { SAY } from './words';
+import { LOCALE } from './locale';
 
 /** The day a week begins on where this device lives, 0 for Sunday; Monday, as ISO 8601 has it, where nobody says. */
 export function firstDayOfWeek(): 0 | 1 | 2 | 3 | 4 | 5 | 6 {
-  const locale: Intl.Locale & { readonly getWeekInfo?: () => { readonly firstDay: number } } = new Intl.Locale(navigator.language);
+  const locale: Intl.Locale & { readonly getWeekInfo?: () => { readonly firstDay: number } } = new Intl.Locale(LOCALE ?? navigator.language);
   return ((locale.getWeekInfo?.().firstDay ?? 1) % 7) as 0 | 1 | 2 | 3 | 4 | 5 | 6;
 }
 
@@ -12,7 +13,7 @@ export function today(): string {
   return formatISO(new Date(), { representation: 'date' });
 }
 
-const days = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+const days = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short' });
 
 /** "27 Nov" in the baker's locale. */
 export function showDay(isoDay: string): string {

@@ -35,5 +35,5 @@ export function readAmountTyped(text: string, unit: string): ReturnType<typeof r
 
 /** "12 kB", "3.4 MB": the size of a file. */
 export function showBytes(bytes: number): string {
-  return bytes < 1e6 ? `${showNumber(Math.max(bytes / 1e3, 1), 0)} kB` : `${showNumber(bytes / 1e6, 1)} MB`;
+  return bytes < 1e6 ? SAY.kilobytes(showNumber(Math.max(bytes / 1e3, 1), 0)) : SAY.megabytes(showNumber(bytes / 1e6, 1));
 }

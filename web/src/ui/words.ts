@@ -22,6 +22,8 @@ export const SAY = {
   inTheBatch: 'in the batch',
   inWord: (a: Shown) => said`in ${a}`,
   itIsBetweenAnd: (a: Shown, b: Shown) => said`It is between ${a} and ${b}.`,
+  kilobytes: (a: Shown) => said`${a} kB`,
+  megabytes: (a: Shown) => said`${a} MB`,
   n1Day: '1 day',
   near: 'near',
   netCarbs: 'net carbs',
