@@ -78,6 +78,8 @@ describe('every place, light and dark, wide and narrow', () => {
     ['/larder/pack/pack-casein', 390, 'dark'],
     ['/larder/tables', 1280, 'light'],
     ['/larder/bought/new', 390, 'light'],
+    ['/shelf/recipes', 1280, 'light'],
+    ['/shelf/recipes', 390, 'dark'],
     ['/bakes/week', 1280, 'light'],
     ['/bakes/week', 390, 'dark'],
     ['/larder/shopping', 1280, 'dark'],

@@ -1,3 +1,6 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { openPage, press, putOnBench, sees, type } from './household';
 import { type Visit, visit } from './visit';
@@ -74,4 +77,23 @@ describe('the house', () => {
     await sees(phone, 'This device is new here');
     await phone.close();
   }, 90_000);
+
+  test('a file of many recipes is looked at, chosen from, put on the shelf and taken off again in one press', async () => {
+    await page.goto(`${household.url}/shelf/recipes`, { waitUntil: 'networkidle0' });
+    const file = join(mkdtempSync(join(tmpdir(), 'fellmist-many-')), 'many.md');
+    writeFileSync(
+      file,
+      '# Plum bars\n\nMakes 12 bars\n\n- 200 g rolled oats\n- 90 g butter\n\n# Carrot-cardamom loaf\n\nMakes 8\n\n- 200 g plain flour\n\n# Talk\n\nNo amounts here.\n',
+    );
+    const [chooser] = await Promise.all([page.waitForFileChooser(), page.evaluate(() => document.querySelector<HTMLElement>('nz-upload .ant-btn')?.click())]);
+    await chooser.accept([file]);
+    await sees(page, 'one of this title is on the shelf');
+    await sees(page, 'No ingredient line was found');
+    await press(page, 'Put on the shelf: 1');
+    await sees(page, 'Put on the shelf: 1.');
+    const { entries } = (await (await fetch(`${household.url}/api/formulas?q=plum bars`)).json()) as { readonly entries: readonly unknown[] };
+    expect(entries).toHaveLength(1);
+    await press(page, 'Undo');
+    await page.waitForFunction(async () => ((await (await fetch('/api/formulas?q=plum bars')).json()) as { entries: unknown[] }).entries.length === 0);
+  }, 60_000);
 });

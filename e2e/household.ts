@@ -9,7 +9,7 @@ const root = process.cwd();
 
 /** The built application on a port and data folder of its own. */
 export class Household {
-  private readonly folder = mkdtempSync(join(tmpdir(), 'fellmist-e2e-'));
+  readonly folder = mkdtempSync(join(tmpdir(), 'fellmist-e2e-'));
   private server: ChildProcess | undefined;
   private port = 0;
   /** The name under which a proxy would offer it, if any, from the next opening on. */

@@ -1,7 +1,9 @@
 import { gramsNumber, kitchenNumber, numbersOf, readTypedAmount, type TypedNumber } from '@fellmist/core';
+import { LOCALE } from './locale';
+import { SAY } from './words';
 
 /** Figures as this browser's reader writes them; every field and every figure on the screen goes through here. */
-const numbers = numbersOf(navigator.language);
+const numbers = numbersOf(LOCALE ?? navigator.language);
 
 /** A number with so many decimals and the locale's grouping, to be read. */
 export const showNumber = numbers.show;
