@@ -7,7 +7,8 @@ export type ReadCsv =
 /** More rows than this are no household's larder. */
 export const MOST_ROWS = 50_000;
 
-function decode(bytes: Uint8Array): { readonly text: string; readonly encoding: string } {
+/** A file as text: UTF-8, or what older programs of the West wrote. */
+export function decodeText(bytes: Uint8Array): { readonly text: string; readonly encoding: string } {
   try {
     const text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
     return { text, encoding: 'UTF-8' };
@@ -49,7 +50,7 @@ function undefuse(cell: string): string {
  */
 export function readCsv(bytes: Uint8Array, columns: readonly string[], needed: readonly string[]): ReadCsv {
   if (bytes.subarray(0, 4096).includes(0)) return { ok: false, error: 'This is not a CSV file: it holds binary data. Export the table as "CSV (UTF-8)" and try again.' };
-  const { text, encoding } = decode(bytes);
+  const { text, encoding } = decodeText(bytes);
   const refusal = whyNotTable(text);
   if (refusal) return { ok: false, error: refusal };
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\ufeff/, ''), {

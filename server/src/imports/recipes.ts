@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { setImmediate as others } from 'node:timers/promises';
 import { type RecipeRead, type RecipesRead } from '@fellmist/contract';
+import { decodeText } from '@fellmist/contract/tables';
 import { allLines, readDocument, recipeOfRow, severalRecipes, withDiet, type Worksheet, worksheetFrom } from '@fellmist/core';
 import Papa from 'papaparse';
 import { ProblemError } from '../http/problem';
@@ -11,15 +12,6 @@ import { recipesOfPage } from './savedPage';
 /** More are split into several files. */
 const MOST_RECIPES = 2000;
 
-/** A file as text: UTF-8, or what older programs of the West wrote. */
-function decoded(bytes: Buffer): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
-}
-
 function ofTable(text: string): readonly string[] {
   const { data } = Papa.parse<Readonly<Record<string, string>>>(text, { header: true, skipEmptyLines: 'greedy', transformHeader: (head) => head.trim().toLowerCase() });
   return data.flatMap((row) => recipeOfRow(row) ?? []);
@@ -27,7 +19,7 @@ function ofTable(text: string): readonly string[] {
 
 /** The recipes of a file, each as a document of its own; by what is in it, and by its name where that does not say. */
 export function recipesOfFile(bytes: Buffer, name: string): readonly string[] {
-  const text = decoded(bytes);
+  const { text } = decodeText(bytes);
   if (/^\s*(?:<!doctype html|<html|<\?xml|<head|<body|<script|<div|<article)/i.test(text)) return recipesOfPage(text).flatMap(severalRecipes);
   if (/\.(?:csv|tsv)$/i.test(name)) return ofTable(text);
   return severalRecipes(text);
