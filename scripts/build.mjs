@@ -1,6 +1,6 @@
 // Builds the web application and the server bundle into dist/, when sources are newer than the last build.
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { ensurePackages, fail, root, run } from './prepare.mjs';
@@ -67,6 +67,14 @@ function compressPages(folder) {
   }
 }
 
+/** The pages' files by name, for a device that keeps them. */
+function listPages(folder) {
+  const names = readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile() && !/\.br$|^(?:index\.html|sw\.js|assets\.json|3rdpartylicenses\.txt)$/.test(entry.name))
+    .map((entry) => `/${relative(folder, join(entry.parentPath ?? entry.path, entry.name))}`);
+  writeFileSync(join(folder, 'assets.json'), JSON.stringify(names.sort()));
+}
+
 export function isBuilt() {
   return existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...SOURCES.map((path) => newest(join(root, path))));
 }
@@ -78,6 +86,7 @@ export async function ensureBuilt() {
   await bundleServer();
   const status = run('npx', ['ng', 'build', '--configuration', 'production'], { env: { NG_CLI_ANALYTICS: 'false' } });
   if (status !== 0) fail('The web application could not be built; see the messages above.');
+  listPages(join(root, 'dist', 'web', 'browser'));
   compressPages(join(root, 'dist', 'web', 'browser'));
   mkdirSync(join(root, 'dist'), { recursive: true });
   writeFileSync(stamp, new Date().toISOString());

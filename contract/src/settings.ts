@@ -21,6 +21,9 @@ export const householdSchema = z.strictObject({
   freezerC: tempC(-40, -5),
   fridgeC: tempC(0, 12),
   people: z.array(z.string().trim().min(1).max(40)).max(20).optional(),
+  diets: z
+    .record(z.string().trim().min(1).max(40), z.strictObject({ schools: z.array(z.enum(SCHOOLS)).max(SCHOOLS.length), excluded: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length) }))
+    .optional(),
   weekIsOff: z.boolean().optional(),
   ovenSince: z.iso.datetime().optional(),
   ovenIsUneven: z.boolean().optional(),

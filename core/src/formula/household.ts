@@ -1,4 +1,4 @@
-import { type Allergen, type CarbCount, type Country, type School } from '../food';
+import { type Allergen, ANY_DIET, type CarbCount, type Country, type Diet, type School } from '../food';
 import { type MeasureSystem } from '../quantity';
 import { COUNTING, type Counting } from './figures';
 
@@ -23,6 +23,8 @@ export interface HouseholdSettings {
   readonly fridgeC: number;
   /** Who eats here, by the names they go by. */
   readonly people?: readonly string[];
+  /** What each of them eats by, by name; those who eat everything are not here. */
+  readonly diets?: Readonly<Record<string, Diet>>;
   /** The week's page is not wanted: what is eaten is nobody's business. */
   readonly weekIsOff?: boolean;
   /** From when bakes tell of the oven, an ISO time: what an earlier oven did is forgotten. All, where it is not given. */
@@ -48,3 +50,15 @@ export const FIRST_SETTINGS: HouseholdSettings = {
   freezerC: -18,
   fridgeC: 4,
 };
+
+/** The diet of somebody who eats here; everything, where nobody said otherwise. */
+export function dietOf({ people = [], diets = {} }: Pick<HouseholdSettings, 'people' | 'diets'>, name: string): Diet {
+  return (people.includes(name) ? diets[name] : undefined) ?? ANY_DIET;
+}
+
+/** What a new formula is held against: what the household settled, and what any who eats here eats by or may not have. */
+export function dietOfAll(settings: Pick<HouseholdSettings, 'schools' | 'excluded' | 'people' | 'diets'>): Diet {
+  const each = (settings.people ?? []).map((name) => dietOf(settings, name));
+  const all = <T>(own: readonly T[], of: (diet: Diet) => readonly T[]): readonly T[] => [...new Set([...own, ...each.flatMap(of)])];
+  return { schools: all(settings.schools, ({ schools }) => schools), excluded: all(settings.excluded, ({ excluded }) => excluded) };
+}

@@ -1,4 +1,4 @@
-import { type Formula, type Line, allLines, type HouseholdSettings, NO_GOALS } from '../formula';
+import { type Formula, type Line, allLines, dietOfAll, type HouseholdSettings, NO_GOALS } from '../formula';
 import { type Mark } from '../quantity';
 import { type StepPlace } from './rule';
 
@@ -52,8 +52,9 @@ export function startWorksheet(original: Formula): Worksheet {
   return { original, rebuild: { ...rest, parts }, open: [], decisions: [] };
 }
 
-/** The sheet of a new formula with the household's schools and the allergens it never wants, unless it says goals of its own. */
-export function withDiet(sheet: Worksheet, { schools, excluded }: Pick<HouseholdSettings, 'schools' | 'excluded'>): Worksheet {
+/** The sheet of a new formula with what the household and its people eat by and may not have, unless it says goals of its own. */
+export function withDiet(sheet: Worksheet, settings: Pick<HouseholdSettings, 'schools' | 'excluded' | 'people' | 'diets'>): Worksheet {
+  const { schools, excluded } = dietOfAll(settings);
   if (sheet.rebuild.goals || (schools.length === 0 && excluded.length === 0)) return sheet;
   return { ...sheet, rebuild: { ...sheet.rebuild, goals: { ...NO_GOALS, schools, excluded } } };
 }

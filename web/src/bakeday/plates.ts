@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { type Line, portionWordFor } from '@fellmist/core';
+import { type Allergen, dietOf, type Line, portionWordFor } from '@fellmist/core';
 import { type Bake, plateFigures, type Topping } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
@@ -53,6 +53,19 @@ export class Plates {
         massG,
         figures,
       };
+    });
+  });
+
+  /** What is on somebody's plate that they may not have, as the House says it. */
+  protected readonly warnings = computed(() => {
+    const [allergens, settings] = [this.desk.real()?.allergens, this.preferences.settings()];
+    const named = [...new Set(this.bake().plates.map(({ name }) => name))];
+    return named.flatMap((name) => {
+      const { excluded } = dietOf(settings, name);
+      const on = (list: readonly Allergen[] = []): readonly Allergen[] => list.filter((one) => excluded.includes(one));
+      const [holds, mayHold] = [on(allergens?.contains), on(allergens?.mayContain)];
+      if (holds.length > 0) return [SAY.mayNotHave(name, holds.join(', '))];
+      return mayHold.length > 0 ? [SAY.mayHoldWhat(name, mayHold.join(', '))] : [];
     });
   });
 

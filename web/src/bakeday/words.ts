@@ -134,6 +134,8 @@ export const SAY = {
   makesWords: (a: Shown, b: Shown) => said`makes ${a} ${b}`,
   manySmall: 'many small ones',
   mayContain: (a: Shown) => said`may contain ${a}`,
+  mayHoldWhat: (a: Shown, b: Shown) => said`It may contain traces of what ${a} may not have: ${b}. Look at the labels.`,
+  mayNotHave: (a: Shown, b: Shown) => said`${a} may not have what is in it: ${b}. Labels and those who care for them come first.`,
   measuredHere: 'measured in this household',
   method: 'Method',
   more: 'more',

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { RemovedThing } from '@fellmist/contract';
-import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
+import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting, type Diet, dietOf, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { DraftBook } from '../state/draftBook';
 import { CURRENCIES, Preferences, TEXT_SIZES, type TextSize } from '../state/preferences';
+import { Reach } from '../state/reach';
 import { removedActions, removedFeature } from '../state/removed.feature';
 import { Choice, type Option } from '../ui/choice';
 import { chooseLocale, LOCALE } from '../ui/locale';
@@ -64,6 +65,7 @@ export class House {
   protected readonly say = SAY;
   protected readonly preferences = inject(Preferences);
   protected readonly drafts = inject(DraftBook);
+  protected readonly reach = inject(Reach);
   private readonly store = inject(Store);
   protected readonly settings = this.preferences.settings;
   protected readonly measures: readonly Option<HouseholdSettings['measures']>[] = [
@@ -88,6 +90,8 @@ export class House {
   protected readonly carbCounts = CARB_COUNTS.map((value) => ({ value, label: CARB_COUNT_WORDS[value] }));
   protected readonly energyCounts = ENERGY_COUNTS.map((value) => ({ value, label: ENERGY_WORDS[value] }));
   protected readonly schools = SCHOOLS;
+  /** Who eats here, each with what they eat by and may not have. */
+  protected readonly people = computed(() => (this.settings().people ?? []).map((name) => ({ name, diet: dietOf(this.settings(), name) })));
   protected readonly allergens = ALLERGENS;
   protected readonly removed = this.store.selectSignal(removedFeature.selectListed);
   protected readonly fault = this.store.selectSignal(removedFeature.selectFailure);
@@ -115,6 +119,13 @@ export class House {
 
   protected exclude(excluded: readonly Allergen[]): void {
     this.settle({ excluded });
+  }
+
+  protected settleDiet(name: string, change: Partial<Diet>): void {
+    const diet = { ...dietOf(this.settings(), name), ...change };
+    const { [name]: _before, ...others } = this.settings().diets ?? {};
+    const isAll = diet.schools.length === 0 && diet.excluded.length === 0;
+    this.settle({ diets: isAll ? others : { ...others, [name]: diet } });
   }
 
   protected giveStep(text: string): void {

@@ -29,6 +29,7 @@ export const SAY = {
   dailyFailed: (a: Shown) => said`The copy of the day could not be made. ${a}`,
   darkScreen: 'Dark screen',
   eachFoodsOwnFigure: 'each food’s own figure',
+  eatsBy: (a: Shown) => said`What ${a} eats by`,
   energy: 'Energy',
   energyIsReckonedBy: 'Energy is reckoned by',
   euFactorsReg11692011: 'EU factors, Reg. 1169/2011',
@@ -56,6 +57,8 @@ export const SAY = {
   lettersAndFiguresWithoutCtrl: 'letters and figures without Ctrl or Alt',
   lookAtCopyOf: (a: Shown) => said`What would it change? Copy of ${a}`,
   lookAtIt: 'What would it change?',
+  mayHaveAll: 'may have all',
+  mayNotHave: (a: Shown) => said`What ${a} may not have`,
   measuresAndTemperatures: 'Measures and temperatures',
   metric250Ml: 'metric, 250 mL',
   netCarbsAre: 'Net carbs are',
@@ -73,6 +76,7 @@ export const SAY = {
   openFile: 'Everything as one open file',
   openFileHint: 'JSON, with its format in docs/household.schema.json: for another program, or to add to the household of another machine by “Restore from a file…”.',
   openIt: 'Open it on the phone by its camera, or by typing:',
+  opensWithoutServer: 'Opens without the server',
   otherDisk: 'best on another disk than this one',
   otherPassphrase: 'Another passphrase',
   pack: 'pack',
@@ -121,6 +125,7 @@ export const SAY = {
   whatCopiesAre:
     'One file holds all of it: formulas, tries, bakes, tastings, packs, plans, pictures, settings. One is made each day that Fellmist runs, and the last fourteen are kept; each is read back before it counts.',
   whatCreamOrALarge: 'what “cream” or “a large egg” means here',
+  whatIsKept: 'keeps the pages and what was last seen on this device',
   whatUnencryptedMeans:
     'In a home network nothing that goes between phone and machine is encrypted. Whoever is in the same network and knows how could read it, the passphrase among it. Choose one that you use nowhere else, and do not share in a network of strangers, such as a hotel’s.',
   whoEatsHere: 'Who eats here',

@@ -1,4 +1,4 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import { type ApplicationConfig, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
 import { REMOVE_STYLES_ON_COMPONENT_DESTROY } from '@angular/platform-browser';
 import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
@@ -11,6 +11,7 @@ import { keptFeature } from '../state/kept.feature';
 import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
 import * as lookupEffects from '../state/lookup.effects';
+import { hearReach } from '../state/reach';
 import * as timersEffects from '../state/timers.effects';
 import { timersFeature } from '../state/timers.feature';
 import { PlaceTitle } from './placeTitle';
@@ -20,7 +21,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
-    provideHttpClient(withFetch()),
+    provideHttpClient(withFetch(), withInterceptors([hearReach])),
     provideRouter(routes, withComponentInputBinding()),
     provideStore({
       [larderFeature.name]: larderFeature.reducer,

@@ -7,6 +7,8 @@ import { benchFeature } from '../state/bench.feature';
 import { larderActions } from '../state/larder.actions';
 import { FirstSteps } from '../state/firstSteps';
 import { larderFeature } from '../state/larder.feature';
+import { Reach } from '../state/reach';
+import { LOCALE } from '../ui/locale';
 import { Preferences } from '../state/preferences';
 import { FirstStepsBar } from '../parts/first-steps';
 import { Icon } from '../ui/icon';
@@ -56,6 +58,12 @@ export class Shell {
   protected readonly isHelping = signal(false);
   protected readonly isFinding = signal(false);
   protected readonly larderFailure = this.store.selectSignal(larderFeature.selectFailure);
+  protected readonly reach = inject(Reach);
+  private readonly moments = new Intl.DateTimeFormat(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
+  protected readonly keptSince = computed(() => {
+    const at = this.reach.keptAt();
+    return at === undefined ? undefined : this.moments.format(new Date(at));
+  });
   private readonly formulaId = this.store.selectSignal(benchFeature.selectFormulaId);
   private readonly onBench = this.store.selectSignal(benchFeature.selectPresent);
   private readonly isOnBench = computed(() => this.onBench() !== undefined);
@@ -63,6 +71,11 @@ export class Shell {
   protected readonly places = computed(() =>
     PLACES.map((place) => ({ ...place, link: place.path === '/bench' && this.isOnBench() ? ['/bench', this.formulaId() ?? ''] : [place.path] })),
   );
+  /** All that is shown is asked for again; what was typed lies in the browser's own store. */
+  protected fetchAnew(): void {
+    location.reload();
+  }
+
   private readonly page = viewChild.required<ElementRef<HTMLElement>>('page');
   private openedFrom: Element | null = null;
 

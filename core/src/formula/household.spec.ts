@@ -1,0 +1,23 @@
+import { dietOf, dietOfAll } from './household';
+
+const settings = {
+  schools: ['lean'],
+  excluded: ['peanut'],
+  people: ['Mara', 'Pim'],
+  diets: { Mara: { schools: ['ketogenic'], excluded: ['milk', 'peanut'] }, Gone: { schools: [], excluded: ['egg'] } },
+} as unknown as Parameters<typeof dietOfAll>[0];
+
+describe('who eats here', () => {
+  test('a new formula is held against what each of them may not have; who is not at the table any more does not count', () => {
+    expect(dietOfAll(settings)).toEqual({ schools: ['lean', 'ketogenic'], excluded: ['peanut', 'milk'] });
+    expect(dietOfAll({ schools: [], excluded: [] })).toEqual({ schools: [], excluded: [] });
+  });
+
+  test('each has their own', () => {
+    expect(dietOf(settings, 'Mara').excluded).toEqual(['milk', 'peanut']);
+    expect([dietOf(settings, 'Pim'), dietOf(settings, 'Gone')]).toEqual([
+      { schools: [], excluded: [] },
+      { schools: [], excluded: [] },
+    ]);
+  });
+});
