@@ -16,6 +16,15 @@ describe('the week', () => {
     );
 
   test('tells what is planned and eaten; a portion eaten by somebody comes into their sum and goes out of the freezer', async () => {
+    await page.evaluate(async () => {
+      const { settings } = (await (await fetch('/api/settings')).json()) as { settings: object };
+      await fetch('/api/settings', {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json', 'if-none-match': '*' },
+        body: JSON.stringify({ ...settings, people: ['Mara', 'Pim'] }),
+      });
+    });
+    await page.reload({ waitUntil: 'networkidle0' });
     await press(page, 'Week');
     await sees(page, 'The whole week');
     expect((await rows('planned')).length + (await rows('baked')).length).toBeGreaterThan(0);

@@ -25,9 +25,6 @@ import { setBakes } from './setBakes';
 import { setPlan } from './setPlan';
 import { steadyId } from './steadyId';
 
-/** Who eats in the demo household. */
-const PEOPLE = ['Jonas', 'Mara', 'Pim'];
-
 const household = z.array(
   z.strictObject({
     file: z.string(),
@@ -148,7 +145,6 @@ export function setTable(larderStore: LarderStore, shipped: ShippedLarder, vesse
     });
   }
   stockTable(larderStore, dataFolder);
-  larderStore.saveSettings({ ...larderStore.contents.settings.settings, people: PEOPLE }, 0);
   setBakes(larderStore, shipped, vessels, dataFolder);
   setPlan(larderStore, dataFolder);
 }

@@ -74,7 +74,7 @@ export const SAY = {
   notSavedYet: (a: Shown) => said`Not saved yet. ${a}`,
   numbersAndDates: 'Numbers and dates',
   openFile: 'Everything as one open file',
-  openFileHint: 'JSON, with its format in docs/household.schema.json: for another program, or to add to the household of another machine by “Restore from a file…”.',
+  openFileHint: 'In an open format that is written down: for another program, or to add to the household of another machine by “Restore from a file…”.',
   openIt: 'Open it on the phone by its camera, or by typing:',
   opensWithoutServer: 'Opens without the server',
   otherDisk: 'best on another disk than this one',
