@@ -5,5 +5,5 @@ import { tsImport } from 'tsx/esm/api';
 import { ensurePackages, root } from './prepare.mjs';
 
 ensurePackages();
-const { householdFormat } = await tsImport('../server/src/exports/householdFile.ts', import.meta.url);
+const { householdFormat } = await tsImport('../server/src/store/householdFile.ts', import.meta.url);
 writeFileSync(join(root, 'docs', 'household.schema.json'), `${JSON.stringify(householdFormat(), null, 2)}\n`);

@@ -15,7 +15,7 @@ import { Machine } from '../src/copies/machine';
 import { openStore, type Store } from '../src/store/database';
 import { listHousehold } from '../src/store/larderStore';
 import { StoreFault } from '../src/store/storeFault';
-import { householdFormat, type HouseholdFile } from '../src/exports/householdFile';
+import { householdFormat, type HouseholdFile } from '../src/store/householdFile';
 import { appOn, larderStoreOn, local, migrations, now, root, sheetOf, shipped, vessels } from './household';
 
 const folder = mkdtempSync(join(tmpdir(), 'fellmist-copies-'));

@@ -32,7 +32,10 @@ test('a week tells what is planned, what was made, and what was eaten of it by w
     event({ kind: 'eaten', place: 'fridge', portions: 1, name: 'Jonas' }, '2026-11-26T10:00:00.000Z'),
   ];
   const taken = event({ kind: 'eaten', place: 'fridge', portions: 1 }, '2026-11-26T11:00:00.000Z');
-  await local(request(app).post(`/api/bakes/${id}/events`)).send([...acts, taken, event({ kind: 'undone', eventId: taken.id })]);
+  await local(request(app).post(`/api/bakes/${id}/events`)).send(acts.slice(0, 1));
+  // Weighed in and not baked yet: nothing of it belongs to the week.
+  expect(await week('2026-11-23', '2026-11-30')).toEqual([]);
+  await local(request(app).post(`/api/bakes/${id}/events`)).send([...acts.slice(1), taken, event({ kind: 'undone', eventId: taken.id })]);
   const serveAt = '2026-11-28T15:00:00.000Z';
   const plan = { name: 'Tea', from: 'serving', serveAt, room: {}, treats: { t1: { formulaId: stored.id, place: 0 } }, held: {} };
   expect((await local(request(app).post('/api/plans')).send({ id: randomUUID(), plan })).status).toBe(201);

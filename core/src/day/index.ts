@@ -17,7 +17,7 @@ export {
 } from './events';
 export { type Bowl, bowlsOf, inWeighingOrder, isOpen, nextLine, stepToDo } from './weighing';
 export { keptOf } from './kept';
-export { heldTogether, ofPortions, type Share, type WeekDay, type WeekEntry, weekOf } from './week';
+export { heldTogether, isMade, ofPortions, type Share, type WeekDay, type WeekEntry, weekOf } from './week';
 export { heatedOf, ovenTold, timersOf } from './timers';
 export { mixingOrder, moveInOrder } from './order';
 export { type CutPortion, cutPortions, type Cutting, type Difference, differences, type PlateFigures, plateFigures, usedFoods, yieldCheck, type YieldCheck } from './after';

@@ -1,3 +1,4 @@
+import { type BakeEvent, type BakeKind } from './events';
 import { addFigures, type Figures, shareOfFigures } from '../formula';
 
 /** Portions of a treat that are to be baked, were baked or were eaten at a moment. */
@@ -30,6 +31,13 @@ export interface WeekDay<E extends WeekEntry> {
   /** What was eaten, all of it and by name, in the order of names; those without one last. */
   readonly all: Share;
   readonly each: readonly Share[];
+}
+
+const TELLS_MADE: ReadonlySet<BakeKind> = new Set(['yield weighed', 'plated', 'kept', 'finished']);
+
+/** A bake is made once it is finished, its yield weighed, or something of it put on a plate or away; what is only weighed in is not. */
+export function isMade(standing: readonly BakeEvent[]): boolean {
+  return standing.some(({ kind }) => TELLS_MADE.has(kind));
 }
 
 /** What several helpings hold together: undefined as soon as one of them is not known, as unknown is not zero. */

@@ -2,11 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { accessSync, closeSync, constants, copyFileSync, existsSync, mkdirSync, openSync, readdirSync, readFileSync, readSync, renameSync, rmSync, statSync } from 'node:fs';
 import { basename, dirname, isAbsolute, join } from 'node:path';
 import { type CopiesPage, type CopyHead, type CopyLook, type Restored } from '@fellmist/contract';
-import { addHousehold, readHouseholdFile } from '../imports/householdFile';
+import { addHousehold, readHouseholdFile } from '../store/addHousehold';
 import { openStore, type Store } from '../store/database';
 import { StoreFault } from '../store/storeFault';
 import { copyName, putInPlace, readCopyName, writeCopy } from './copyFile';
-import { differencesTo } from './differences';
+import { differencesTo } from '../store/differences';
 import { type Machine } from './machine';
 
 /** So many copies of days are kept. */
@@ -171,12 +171,7 @@ export class Copies {
       const copy = openStore(file, this.migrations, this.now);
       copy.pragma('journal_mode = DELETE');
       copy.close();
-      this.db.prepare('ATTACH @file AS looked').run({ file });
-      try {
-        return { id, differences: differencesTo(this.db, 'looked') };
-      } finally {
-        this.db.exec('DETACH looked');
-      }
+      return { id, differences: differencesTo(this.db, file) };
     } catch (error) {
       for (const one of [file, this.openFile(id)]) rmSync(one, { force: true });
       throw error instanceof StoreFault ? new StoreFault(error.message.replaceAll(file, 'The copy')) : error;

@@ -5,7 +5,7 @@ import { Readable, Transform, type TransformCallback } from 'node:stream';
 import { copiesFolderSchema, copyNameSchema, lookSchema, restoreSchema } from '@fellmist/contract';
 import { Router } from 'express';
 import { type Copies } from '../copies/copies';
-import { writeHousehold } from '../exports/householdFile';
+import { writeHousehold } from '../store/householdFile';
 import { ProblemError } from '../http/problem';
 
 /** The largest copy that is taken from elsewhere. */

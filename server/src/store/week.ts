@@ -1,6 +1,6 @@
 import { type WeekItem, type WeekPage } from '@fellmist/contract';
 import { analyse, type Formula } from '@fellmist/core';
-import { ofPortions, plateFigures } from '@fellmist/core/bake';
+import { isMade, ofPortions, plateFigures } from '@fellmist/core/bake';
 import { addDays, subDays } from 'date-fns';
 import { readBake, readBakesToldBetween, standingOf } from './bakes';
 import { foldedBake } from './foldedBake';
@@ -16,17 +16,17 @@ function viewsOf({ larder, contents }: LarderStore, formula: Formula) {
 
 /** The treats of days that are served in that time and whose bakes are not made yet. */
 function planned(larderStore: LarderStore, isWithin: (iso: string) => boolean, now: string): readonly WeekItem[] {
-  const { db, larder, contents } = larderStore;
-  const isMade = (bakeId: string | undefined): boolean => {
+  const { db } = larderStore;
+  const isBaked = (bakeId: string | undefined): boolean => {
     const stored = bakeId === undefined ? undefined : readBake(db, bakeId);
-    return stored !== undefined && foldedBake(stored, larder, contents.settings.settings).isFinished;
+    return stored !== undefined && isMade(standingOf(stored));
   };
   return readPlans(db).flatMap(({ id }) => {
     const stored = readPlan(db, id, now);
     return Object.entries(stored?.plan.treats ?? {}).flatMap(([treatId, { formulaId, serveAt, bakeId }]): readonly WeekItem[] => {
       const at = serveAt ?? stored?.plan.serveAt ?? '';
       const formula = stored?.formulas[formulaId];
-      if (!formula || !isWithin(at) || isMade(bakeId)) return [];
+      if (!formula || !isWithin(at) || isBaked(bakeId)) return [];
       const { portions, portion } = viewsOf(larderStore, formula);
       return [
         {
@@ -52,9 +52,12 @@ function ofBake(larderStore: LarderStore, bakeId: string, isWithin: (iso: string
   const bake = foldedBake(stored, larder, contents.settings.settings);
   const { portions, portion, portionMassG: massG } = viewsOf(larderStore, bake.real);
   const head = { bakeId, title: stored.formula.title };
+  const standing = standingOf(stored);
   const made: readonly WeekItem[] =
-    bake.madeAt !== undefined && isWithin(bake.madeAt) ? [{ ...head, kind: 'baked', id: `${bakeId} made`, at: bake.madeAt, portions, holds: ofPortions(portion, portions) }] : [];
-  const eaten = standingOf(stored).flatMap((event): readonly WeekItem[] => {
+    bake.madeAt !== undefined && isMade(standing) && isWithin(bake.madeAt)
+      ? [{ ...head, kind: 'baked', id: `${bakeId} made`, at: bake.madeAt, portions, holds: ofPortions(portion, portions) }]
+      : [];
+  const eaten = standing.flatMap((event): readonly WeekItem[] => {
     if ((event.kind !== 'eaten' && event.kind !== 'plated') || !isWithin(event.at)) return [];
     const plate = event.kind === 'plated' ? bake.plates.find(({ eventId }) => eventId === event.id) : undefined;
     const holds = plate ? plateFigures(plate, bake, { massG, figures: portion }, larder, contents.settings.settings)?.figures : ofPortions(portion, event.portions);

@@ -1,5 +1,5 @@
 import { type CopyDifference } from '@fellmist/contract';
-import { type Store } from '../store/database';
+import { type Store } from './database';
 
 /** What a household would miss, by what it is called; each table with its key and what of its rows counts. */
 const THINGS: Readonly<Record<CopyDifference['what'], { readonly table: string; readonly key: readonly string[]; readonly counts?: string }>> = {
@@ -19,8 +19,17 @@ const THINGS: Readonly<Record<CopyDifference['what'], { readonly table: string; 
   settings: { table: 'household', key: ['id'] },
 };
 
-/** How the household in `other` (attached, of the same version) differs from the one that is open, thing by thing. */
-export function differencesTo(db: Store, other: string): readonly CopyDifference[] {
+/** How the household of a file, of the same version, differs from the one that is open, thing by thing. */
+export function differencesTo(db: Store, file: string): readonly CopyDifference[] {
+  db.prepare('ATTACH @file AS looked').run({ file });
+  try {
+    return differences(db, 'looked');
+  } finally {
+    db.exec('DETACH looked');
+  }
+}
+
+function differences(db: Store, other: string): readonly CopyDifference[] {
   return (Object.keys(THINGS) as CopyDifference['what'][]).flatMap((what): readonly CopyDifference[] => {
     const { table, key, counts = '1' } = THINGS[what];
     const keys = key.join(', ');

@@ -1,7 +1,7 @@
-import { householdFileSchema, type HouseholdTable, JSON_COLUMNS, TABLE_NAMES } from '../exports/householdFile';
-import { type HouseholdFile } from '../exports/householdFile';
-import { type Store } from '../store/database';
-import { StoreFault } from '../store/storeFault';
+import { householdFileSchema, type HouseholdTable, JSON_COLUMNS, TABLE_NAMES } from './householdFile';
+import { type HouseholdFile } from './householdFile';
+import { type Store } from './database';
+import { StoreFault } from './storeFault';
 
 type Row = Readonly<Record<string, unknown>>;
 

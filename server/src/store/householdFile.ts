@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { type Store } from '../store/database';
-import { DOCUMENTS, readDocument, type DocumentKind } from '../store/documents';
+import { type Store } from './database';
+import { DOCUMENTS, readDocument, type DocumentKind } from './documents';
 
 const text = z.string();
 const id = z.string().min(1);
