@@ -1,5 +1,7 @@
+import type { StoredFormula } from '@fellmist/contract';
+import { allLines } from '@fellmist/core';
 import type { Page } from 'puppeteer-core';
-import { press, sees } from './household';
+import { press, sees, type } from './household';
 import { visit } from './visit';
 
 describe('without the server', () => {
@@ -7,6 +9,7 @@ describe('without the server', () => {
   const household = visit(true, '/house', (opened) => {
     page = opened.page;
   });
+  const stored = async (id: string): Promise<StoredFormula> => (await fetch(`${household.url}/api/formulas/${id}`)).json() as Promise<StoredFormula>;
   const go = (path: string): Promise<unknown> => page.goto(household.url + path, { waitUntil: 'load' });
 
   test('a device that keeps its pages opens shelf, larder and a formula, says from when they are, and says when the server is back', async () => {
@@ -41,6 +44,57 @@ describe('without the server', () => {
     await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle0' }), press(page, 'Fetch it anew')]);
     await page.waitForSelector('.rebuilt .row');
     expect(await page.evaluate(() => document.body.innerText.includes('does not answer'))).toBe(false);
+  }, 120_000);
+
+  const flour = '[aria-label^="Amount of"]';
+  const firstAmount = (of: Page): Promise<string> => of.$eval(`.rebuilt ${flour}`, (field) => (field as HTMLInputElement).value);
+
+  test('what is saved without the server is there after a reload, is sent once in order when it is back', async () => {
+    await go('/shelf');
+    await press(page, 'Carrot-cardamom loaf');
+    await page.waitForSelector('.rebuilt .row');
+    const address = new URL(page.url()).pathname;
+    const id = address.split('/').at(-1) ?? '';
+    const before = (await stored(id)).tries.length;
+    await household.close();
+    for (const grams of ['111', '112']) {
+      await type(page, `.rebuilt ${flour}`, grams);
+      await press(page, 'Save');
+    }
+    await sees(page, '2 saves wait');
+    // The page is left and opened again, all without the server.
+    await go('/shelf');
+    await sees(page, 'saved here, waits for the server');
+    await go(address);
+    await sees(page, 'Saved here, waits for the server');
+    expect(await firstAmount(page)).toBe('112');
+    await household.open();
+    await page.waitForFunction(() => !/waits? on this device/.test(document.body.innerText), { timeout: 20_000 });
+    const after = await stored(id);
+    expect(after.tries.length).toBe(before + 2);
+    expect(allLines(after.worksheet.rebuild).filter(({ amount }) => amount.value === 112)).toHaveLength(1);
+  }, 120_000);
+
+  test('where another device saved meanwhile, both versions are shown, and the choice loses neither', async () => {
+    await go('/shelf');
+    await press(page, 'Courgette waffles');
+    await page.waitForSelector('.rebuilt .row');
+    const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
+    await page.setOfflineMode(true);
+    await type(page, `.rebuilt ${flour}`, '113');
+    await press(page, 'Save');
+    await sees(page, 'One save waits');
+    const { worksheet, thisTry } = await stored(id);
+    const body = JSON.stringify({ tryId: crypto.randomUUID(), label: 'elsewhere', worksheet });
+    expect((await fetch(`${household.url}/api/formulas/${id}`, { method: 'PUT', body, headers: { 'If-Match': `"${thisTry.id}"`, 'Content-Type': 'application/json' } })).status).toBe(200);
+    await page.setOfflineMode(false);
+    await sees(page, 'This formula was saved meanwhile elsewhere');
+    expect(await page.$eval('.sides', (sides) => (sides as HTMLElement).innerText)).toContain('113');
+    await press(page, 'Save mine as the next try');
+    await page.waitForFunction(() => !/waits? on this device/.test(document.body.innerText), { timeout: 20_000 });
+    const { tries } = await stored(id);
+    expect(tries.slice(-2).map(({ label }) => label)[0]).toBe('elsewhere');
+    expect(await firstAmount(page)).toBe('113');
   }, 120_000);
 
   test('switched off it keeps nothing', async () => {

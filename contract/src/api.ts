@@ -115,8 +115,6 @@ export interface SaveRequest {
   readonly parentId?: string;
   /** For a first save: the id that the client gives the formula, the same however often it is sent. */
   readonly formulaId?: string;
-  /** Tries that this client sent before without an answer: where one of them arrived, this save goes on top of it. */
-  readonly attempts?: readonly string[];
 }
 
 /** A new name for a try. */
@@ -128,7 +126,6 @@ export const saveSchema = z.strictObject({
   worksheet: worksheetSchema,
   parentId: z.uuid().optional(),
   formulaId: z.uuid().optional(),
-  attempts: z.array(z.uuid()).max(50).optional(),
 }) satisfies z.ZodType<SaveRequest>;
 
 /** Problem details, RFC 9457. */

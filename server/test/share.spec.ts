@@ -37,7 +37,8 @@ test('off, no other device gets anything, by whatever name it asks', async () =>
   expect(await status(local(request(app).get('/api/larder')).set('X-Forwarded-For', '192.168.1.9'))).toBe(403);
   const answer = await local(request(app).put('/api/share')).send({ isOn: true });
   expect((JSON.parse(answer.text) as Problem).detail).toContain('Choose a passphrase first');
-  expect(await status(local(request(app).put('/api/share')).send({ isOn: true, passphrase: 'short' }))).toBe(422);
+  for (const passphrase of ['short', '1234567890', 'Password123', 'hamhamhamham', 'my fellmist', 'qwerty uiop'])
+    expect([passphrase, await status(local(request(app).put('/api/share')).send({ isOn: true, passphrase }))]).toEqual([passphrase, 422]);
 });
 
 describe('on', () => {

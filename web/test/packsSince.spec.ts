@@ -56,7 +56,7 @@ describe('what packs taught since a try was saved', () => {
     const thisTry = { id: 'try1', number: 1, label: '', createdAt };
     const stored: StoredFormula = { id: 'f1', thisTry, tries: [thisTry], worksheet: startWorksheet(read.formula) };
     store.dispatch(larderActions.loaded({ stored: { ...shipped, packs: [now], stock: [], settings: { settings: FIRST_SETTINGS, version: 0 }, inStock: [] } }));
-    store.dispatch(benchActions.opened({ stored }));
+    store.dispatch(benchActions.opened({ stored, waiting: [] }));
     const since = TestBed.inject(PacksSince);
     TestBed.tick();
     return since;

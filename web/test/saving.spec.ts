@@ -9,8 +9,12 @@ import { provideStore, Store } from '@ngrx/store';
 import { firstValueFrom, type Observable, Subject } from 'rxjs';
 import { Api } from '../src/state/api';
 import * as benchEffects from '../src/state/bench.effects';
-import { actActions, benchActions, benchFeature, type BenchState } from '../src/state/bench.feature';
+import { actActions } from '../src/state/acts.actions';
+import { benchActions, benchFeature, type BenchState } from '../src/state/bench.feature';
+import { DraftBook } from '../src/state/draftBook';
 import { SheetDrafts } from '../src/state/drafts';
+import { Outbox } from '../src/state/outbox';
+import { hearOtherTabs, sendWaiting, settleWaiting } from '../src/state/outbox.effects';
 import * as householdEffects from '../src/state/household.effects';
 import { householdActions } from '../src/state/household.actions';
 import { householdFeature } from '../src/state/household.feature';
@@ -67,12 +71,14 @@ function sheet(title: string): Worksheet {
 }
 
 const head = (id: string, number: number): TryHead => ({ id, number, label: '', createdAt: '2026-11-24T10:00:00Z' });
+const away = new HttpErrorResponse({ status: 0 });
 const problem = (status: number, body: object): HttpErrorResponse => new HttpErrorResponse({ status, error: { detail: 'said so', status, ...body } });
 
 describe('saving', () => {
   let settled: string[];
   let api: SlowApi;
   let store: Store;
+  let outbox: Outbox;
   const state = (): Promise<BenchState> => firstValueFrom(store.select(benchFeature.selectBenchState));
   const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
@@ -101,13 +107,16 @@ describe('saving', () => {
     TestBed.configureTestingModule({
       providers: [
         provideStore({ [benchFeature.name]: benchFeature.reducer, [larderFeature.name]: larderFeature.reducer, [householdFeature.name]: householdFeature.reducer }),
-        provideEffects(benchEffects, householdEffects),
+        provideEffects(benchEffects, householdEffects, { hearOtherTabs, sendWaiting, settleWaiting }),
         { provide: Api, useValue: api },
         { provide: SheetDrafts, useValue: nothing },
+        // A browser that keeps nothing.
+        { provide: DraftBook, useValue: { attempt: () => Promise.resolve(undefined) } },
         { provide: Router, useValue: { url: '/bench/x', navigate: () => Promise.resolve(true) } },
       ],
     });
     store = TestBed.inject(Store);
+    outbox = TestBed.inject(Outbox);
   });
 
   test('an answer that comes when another formula lies on the bench does not touch it; that one is saved as itself', async () => {
@@ -141,26 +150,70 @@ describe('saving', () => {
     expect(api.sent).toHaveLength(2);
   });
 
-  test('a lost answer is sent again as it was; changed since, the next save names what may have arrived', async () => {
+  test('saves made without the server wait in their order, are sent once each when it is back, and the sheet counts as saved meanwhile', async () => {
     store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
-    store.dispatch(benchActions.save({ label: '' }));
-    await fail(0, new HttpErrorResponse({ status: 0 }));
-    expect(await state()).toMatchObject({ saving: 'failed' });
-    store.dispatch(benchActions.save({ label: '' }));
-    await settle();
-    expect(api.sent[1]?.request).toBe(api.sent[0]?.request);
-    await fail(1, new HttpErrorResponse({ status: 0 }));
+    store.dispatch(benchActions.save({ label: 'first' }));
+    await fail(0, away);
+    expect(await state()).toMatchObject({ saving: 'waiting', saved: sheet('one'), tries: [{ number: 1, label: 'first' }] });
     store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
-    store.dispatch(benchActions.save({ label: '' }));
+    store.dispatch(benchActions.save({ label: 'second' }));
     await settle();
-    expect(api.sent[2]?.request).toMatchObject({ formulaId: 'f', attempts: [api.sent[0]?.request.tryId] });
+    // The second is not tried before the first is there.
+    expect([api.sent.length, outbox.waiting().length]).toEqual([1, 2]);
+    outbox.release('f');
+    await settle();
+    await answer(1);
     await answer(2);
-    expect((await state()).attempts).toEqual([]);
+    expect(api.sent.map(({ id, headId, request: { tryId, label, formulaId } }) => [id, headId, tryId, label, formulaId])).toEqual([
+      ['f', undefined, api.sent[0]?.request.tryId, 'first', 'f'],
+      ['f', undefined, api.sent[0]?.request.tryId, 'first', 'f'],
+      ['f', api.sent[0]?.request.tryId, (await state()).head?.id, 'second', undefined],
+    ]);
+    expect(await state()).toMatchObject({ saving: 'idle', waiting: [], head: { number: 3 } });
+    expect(outbox.waiting()).toEqual([]);
+  });
+
+  test('what waited meets what was saved elsewhere: on top of that all of it goes, or none', async () => {
+    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: sheet('one') };
+    const theirs: StoredFormula = { ...stored, thisTry: head('r2', 2), tries: [head('r1', 1), head('r2', 2)], worksheet: sheet('theirs') };
+    for (const isMine of [true, false]) {
+      const from = api.sent.length;
+      store.dispatch(benchActions.opened({ stored, waiting: [] }));
+      for (const title of ['two', 'three']) {
+        store.dispatch(actActions.lineEdited({ sheet: sheet(title) }));
+        store.dispatch(benchActions.save({ label: title }));
+        await fail(from, away);
+      }
+      outbox.release('f');
+      await settle();
+      await fail(from + 1, problem(409, { current: theirs }));
+      expect(await state()).toMatchObject({ conflict: { current: { worksheet: sheet('theirs') } }, present: sheet('three') });
+      // It does not go on by itself.
+      outbox.released.next();
+      await settle();
+      expect(api.sent).toHaveLength(from + 2);
+      store.dispatch(isMine ? benchActions.keepMine({ formulaId: 'f', on: 'r2' }) : benchActions.takeTheirs({ formulaId: 'f' }));
+      await settle();
+      if (isMine) {
+        await answer(from + 2, 3);
+        await answer(from + 3, 4);
+      }
+      expect(api.sent.slice(from + 2).map(({ headId, request: { label, parentId } }) => [headId, label, parentId])).toEqual(
+        isMine
+          ? [
+              ['r2', 'two', 'r1'],
+              [api.sent[from]?.request.tryId, 'three', undefined],
+            ]
+          : [],
+      );
+      expect(await state()).toMatchObject({ conflict: undefined, saving: 'idle', saved: sheet(isMine ? 'three' : 'theirs'), present: sheet(isMine ? 'three' : 'theirs') });
+      expect(outbox.waiting()).toEqual([]);
+    }
   });
 
   test('removed elsewhere: brought back and saved, or saved as a new one', async () => {
     const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: sheet('one') };
-    store.dispatch(benchActions.opened({ stored }));
+    store.dispatch(benchActions.opened({ stored, waiting: [] }));
     store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
     store.dispatch(benchActions.save({ label: 'mine' }));
     await fail(0, problem(410, { removed: true }));
@@ -169,19 +222,20 @@ describe('saving', () => {
     await settle();
     expect([api.restored, api.sent[1]?.headId]).toEqual([['f'], 'r1']);
     await fail(1, problem(410, { removed: true }));
-    store.dispatch(benchActions.goOnAsNew({ id: 'g' }));
+    store.dispatch(benchActions.goOnAsNew({ from: 'f', id: 'g' }));
     store.dispatch(benchActions.save({ label: 'mine' }));
     await settle();
     expect(api.sent[2]).toMatchObject({ id: 'g', headId: undefined, request: { formulaId: 'g' } });
   });
 
-  test('a server that never answers is given up in words', () => {
+  test('a server that never answers is no longer waited for: the save is kept', async () => {
     jest.useFakeTimers();
     store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
     store.dispatch(benchActions.save({ label: '' }));
     jest.advanceTimersByTime(20_000);
     jest.useRealTimers();
-    return state().then((now) => expect(now).toMatchObject({ saving: 'failed', saveFailure: expect.stringContaining('has not answered') }));
+    await settle();
+    expect(await state()).toMatchObject({ saving: 'waiting', waiting: [{ number: 1 }] });
   });
 
   test('settings: what another device settled meanwhile stays, this change goes on top', async () => {

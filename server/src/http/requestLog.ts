@@ -6,7 +6,11 @@ import { pinoHttp } from 'pino-http';
 export function requestLog(log: Logger): RequestHandler {
   return pinoHttp({
     logger: log,
-    customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'info' : 'debug'),
+    // Who was let in, and what was refused, is always written down.
+    customLogLevel: (request, response, error) => {
+      if (error || response.statusCode >= 500) return 'error';
+      return response.statusCode >= 400 || request.url?.startsWith('/api/session') ? 'info' : 'debug';
+    },
     serializers: {
       req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, path: url.split('?')[0] }),
       res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),

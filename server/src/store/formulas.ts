@@ -117,16 +117,15 @@ function isRemoved(db: Store, id: string): boolean {
 }
 
 /**
- * A new formula with its first try. Sent again, the same try gives what is stored; a further one of the same client,
- * which got no answer to the first, goes on top of that. Says where it was removed meanwhile.
+ * A new formula with its first try. Sent again, the same try gives what is stored. Says where it was removed meanwhile.
  */
 export function createFormula(db: Store, id: string, save: SaveRequest, at: string): SaveResult {
   return db.transaction((): SaveResult => {
     const known = db.prepare<{ id: string }, TryRow>(TRY).get({ id: save.tryId });
     const formulaId = known?.formulaId ?? id;
     if (isRemoved(db, formulaId)) return { kind: 'removed', formulaId };
-    const stored = readFormula(db, formulaId);
-    if (stored) return known ? { kind: 'saved', stored } : saveTry(db, formulaId, '', save, at);
+    const stored = readFormula(db, formulaId, known && save.tryId);
+    if (stored) return { kind: known ? 'saved' : 'stale', stored };
     db.prepare(ADD_FORMULA).run({ id, headId: save.tryId, at });
     addTry(db, id, null, save, at);
     const created = readFormula(db, id);
@@ -137,17 +136,17 @@ export function createFormula(db: Store, id: string, save: SaveRequest, at: stri
 
 /**
  * A further try on top of `knownHeadId`, or, as a branch, of the parent that the save names. Stale where the head has
- * moved on, unless the head is this very try, saved before and sent again, or one that the client sent without an answer.
+ * moved on; this very try, saved before and sent again after a lost answer, is given as it is stored.
  */
 export function saveTry(db: Store, id: string, knownHeadId: string, save: SaveRequest, at: string): SaveResult {
   return db.transaction((): SaveResult => {
     const current = readFormula(db, id);
     if (!current) return isRemoved(db, id) ? { kind: 'removed', formulaId: id } : { kind: 'missing' };
     const headId = current.thisTry.id;
-    if (headId === save.tryId) return { kind: 'saved', stored: current };
-    const isOwnUnanswered = save.attempts?.includes(headId) ?? false;
-    if (headId !== knownHeadId && !isOwnUnanswered) return { kind: 'stale', stored: current };
-    const parentId = isOwnUnanswered ? headId : (save.parentId ?? knownHeadId);
+    const before = current.tries.some((one) => one.id === save.tryId) ? readFormula(db, id, save.tryId) : undefined;
+    if (before) return { kind: 'saved', stored: before };
+    if (headId !== knownHeadId) return { kind: 'stale', stored: current };
+    const parentId = save.parentId ?? knownHeadId;
     if (!current.tries.some((one) => one.id === parentId)) return { kind: 'strange parent' };
     addTry(db, id, parentId, save, at);
     db.prepare(MOVE_HEAD).run({ id, headId: save.tryId });

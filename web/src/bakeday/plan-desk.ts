@@ -15,19 +15,16 @@ import {
   type Vessel,
   volumeOf,
 } from '@fellmist/core/bake';
-import { Store } from '@ngrx/store';
-import { Asking } from '../state/asking';
-import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import type { Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
 import { fieldNumber, numberWithin } from '../ui/numbers';
+import { OwnVessel } from '../parts/own-vessel';
 import { Picker } from '../ui/pick';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { MixingOrder } from './mixing-order';
-import { OwnVessel } from './own-vessel';
 import { VesselDrawing } from './vessel-drawing';
 import { SAY } from './words';
 
@@ -42,8 +39,6 @@ import { SAY } from './words';
 export class PlanDesk {
   protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
-  private readonly store = inject(Store);
-  private readonly asking = inject(Asking);
   private readonly told = inject(Told);
   protected readonly desk = inject(BakeDesk);
   readonly bake = input.required<Bake>();
@@ -131,10 +126,8 @@ export class PlanDesk {
 
   protected readonly isOwnTin = computed(() => this.bake().vessel?.vessel.id.startsWith('own-') ?? false);
 
-  /** Takes a tin of the household's own off the list; what was baked in it still says so. */
   protected forget(vessel: Vessel): void {
-    this.store.dispatch(bakeActions.removeVessel({ vessel }));
-    this.told.undoable(SAY.forgot(vessel.name), () => this.asking.ask<Vessel>((ask) => bakeActions.putVessel({ ask, vessel })).subscribe());
+    this.told.undoable(SAY.forgot(vessel.name), this.desk.forgetVessel(vessel));
   }
 
   protected fill(): void {

@@ -52,18 +52,20 @@ export class BenchHead {
   private readonly days = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short' });
 
   protected readonly savedWords = computed(() => {
-    const { saving, saved, head } = this.state();
+    const { saving, saved, head, waiting } = this.state();
     if (saving === 'saving') return SAY.saving;
     if (this.unsaved()) return SAY.notSaved2;
+    if (waiting.length > 0) return SAY.waitsForTheServer;
     if (!saved || !head) return '';
     const at = new Date(head.createdAt);
     return SAY.saved2((at.toDateString() === new Date().toDateString() ? this.times : this.days).format(at));
   });
 
   protected readonly more = computed((): readonly MoreItem[] => {
-    const { formulaId, head } = this.state();
-    const exported = this.unsaved() || !formulaId || !head ? { words: SAY.exportOnceItIsSaved } : { words: SAY.exportTheRecipe, href: `/api/formulas/${formulaId}/recipe.jsonld` };
-    const baked = this.unsaved() || !formulaId ? [] : [{ words: SAY.bakeIt, run: (): void => void this.router.navigate(['/bakes'], { queryParams: { of: formulaId } }) }];
+    const { formulaId, head, waiting } = this.state();
+    const isOnlyHere = this.unsaved() || waiting.length > 0;
+    const exported = isOnlyHere || !formulaId || !head ? { words: SAY.exportOnceItIsSaved } : { words: SAY.exportTheRecipe, href: `/api/formulas/${formulaId}/recipe.jsonld` };
+    const baked = isOnlyHere || !formulaId ? [] : [{ words: SAY.bakeIt, run: (): void => void this.router.navigate(['/bakes'], { queryParams: { of: formulaId } }) }];
     const compared = !formulaId ? [] : [{ words: SAY.compareIt, run: (): void => void this.router.navigate(['/compare'], { queryParams: { of: formulaId } }) }];
     return [...baked, ...compared, { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
   });

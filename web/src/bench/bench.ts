@@ -131,13 +131,15 @@ export class Bench {
   }
 
   protected keepMine(): void {
-    const label = this.state().conflict?.label ?? '';
-    this.store.dispatch(benchActions.keepMine());
+    const { conflict } = this.state();
+    if (!conflict) return;
+    const { current, label } = conflict;
+    this.store.dispatch(benchActions.keepMine({ formulaId: current.id, on: current.thisTry.id }));
     this.store.dispatch(benchActions.save({ label }));
   }
 
   protected takeTheirs(): void {
-    this.store.dispatch(benchActions.takeTheirs());
+    this.store.dispatch(benchActions.takeTheirs({ formulaId: this.id() }));
   }
 
   protected bringBack(): void {
@@ -146,7 +148,7 @@ export class Bench {
 
   protected goOnAsNew(): void {
     const label = this.labelSaid();
-    this.store.dispatch(benchActions.goOnAsNew({ id: crypto.randomUUID() }));
+    this.store.dispatch(benchActions.goOnAsNew({ from: this.id(), id: crypto.randomUUID() }));
     this.store.dispatch(benchActions.save({ label }));
   }
 

@@ -5,6 +5,7 @@ import type { CopyDifference, CopyHead } from '@fellmist/contract';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { copiesActions, copiesFeature } from '../state/copies.feature';
+import { shareFeature } from '../state/share.feature';
 import { FileButton } from '../ui/file-button';
 import { showBytes } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
@@ -46,6 +47,9 @@ export class CopiesDesk {
   protected readonly page = this.store.selectSignal(copiesFeature.selectPage);
   protected readonly failure = this.store.selectSignal(copiesFeature.selectFailure);
   protected readonly isBusy = this.store.selectSignal(copiesFeature.selectIsBusy);
+  private readonly share = this.store.selectSignal(shareFeature.selectPage);
+  /** Restoring is for the machine itself, not for a device that it let in. */
+  protected readonly isOnTheMachine = computed(() => this.share()?.isHere !== false);
   private readonly looked = this.store.selectSignal(copiesFeature.selectLooked);
   private readonly moments = new Intl.DateTimeFormat(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
 

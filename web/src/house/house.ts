@@ -17,6 +17,7 @@ import { Field } from '../ui/zorro/field';
 import { Select, SelectOption } from '../ui/zorro/select';
 import { Switch } from '../ui/zorro/switch';
 import { CopiesDesk } from './copies-desk';
+import { KitchenDesk } from './kitchen-desk';
 import { ShareDesk } from './share-desk';
 import { SAY } from './words';
 
@@ -56,7 +57,7 @@ function nameOf(locale: string): string {
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
 @Component({
   selector: 'fm-house',
-  imports: [Button, Choice, CopiesDesk, Field, FormsModule, Picker, Select, SelectOption, ShareDesk, Switch],
+  imports: [Button, Choice, CopiesDesk, Field, FormsModule, KitchenDesk, Picker, Select, SelectOption, ShareDesk, Switch],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './house.html',
   styleUrl: './house.less',

@@ -3,8 +3,11 @@ import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import * as removedEffects from '../state/removed.effects';
 import { copiesFeature, giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore } from '../state/copies.feature';
+import * as bakeEffects from '../state/bake.effects';
+import { bakeFeature } from '../state/bake.feature';
+import { loadOven, ovenFeature } from '../state/oven.feature';
 import { removedFeature } from '../state/removed.feature';
-import { loadShare, sendAway, settleShare, shareFeature } from '../state/share.feature';
+import { leave, loadShare, sendAway, settleShare, shareFeature } from '../state/share.feature';
 import { provideLibraryWords } from '../ui/zorro/i18n';
 import { House } from './house';
 
@@ -16,10 +19,14 @@ export const houseRoutes: Routes = [
     providers: [
       provideState(removedFeature),
       provideEffects(removedEffects),
+      provideState(bakeFeature),
+      provideEffects(bakeEffects),
+      provideState(ovenFeature),
+      provideEffects({ loadOven }),
       provideState(copiesFeature),
       provideEffects({ giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore }),
       provideState(shareFeature),
-      provideEffects({ loadShare, sendAway, settleShare }),
+      provideEffects({ leave, loadShare, sendAway, settleShare }),
       provideLibraryWords(),
     ],
   },

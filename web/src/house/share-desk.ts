@@ -40,6 +40,10 @@ export class ShareDesk {
     this.store.dispatch(shareActions.settled({ isOn: true, passphrase }));
   }
 
+  protected leave(): void {
+    this.store.dispatch(shareActions.left());
+  }
+
   protected sendAway(id: string): void {
     this.store.dispatch(shareActions.sentAway({ id }));
   }

@@ -11,6 +11,7 @@ import { benchActions } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import type { Draft } from '../state/draftBook';
 import { type DraftHead, SheetDrafts } from '../state/drafts';
+import { Outbox } from '../state/outbox';
 import { FirstSteps } from '../state/firstSteps';
 import { keptActions, keptFeature } from '../state/kept.feature';
 import { shelfActions, shelfFeature, type ShelfLook } from '../state/shelf.feature';
@@ -99,6 +100,8 @@ export class Shelf {
   private readonly kept = this.store.selectSignal(keptFeature.selectKept);
   private readonly drafts = inject(SheetDrafts);
   /** What lies unsaved in this browser, by formula. */
+  private readonly outbox = inject(Outbox);
+  private readonly waitingOf = computed(() => new Set(this.outbox.waiting().map(({ formulaId }) => formulaId)));
   private readonly unsaved = signal<ReadonlyMap<string, DraftHead>>(new Map());
 
   protected readonly rows = computed(() =>
@@ -106,7 +109,7 @@ export class Shelf {
       entry,
       cells: entry.fault === undefined ? SHOWN.map((figure) => this.cell(entry, figure)) : [],
       saved: this.dates.format(new Date(entry.updatedAt)),
-      isUnsaved: this.unsaved().has(entry.id),
+      mark: this.waitingOf().has(entry.id) ? SAY.savedHereWaits : this.unsaved().has(entry.id) ? SAY.unsavedChanges : '',
       picture: entry.picturedAt === undefined ? undefined : pictureOf(entry.id, entry.picturedAt),
       price: entry.pricePortion === undefined ? '' : SAY.each(this.preferences.showPrice(entry.pricePortion)),
       kept: this.keptWords(entry.id),
@@ -116,8 +119,15 @@ export class Shelf {
 
   /** Sheets that were never saved: they stand on no shelf but here. */
   protected readonly neverSaved = computed((): readonly DraftHead[] => {
-    const known = new Set(this.entries()?.map(({ id }) => id));
+    const known = new Set([...(this.entries()?.map(({ id }) => id) ?? []), ...this.waitingOf()]);
     return this.entries() === undefined ? [] : [...this.unsaved().values()].filter(({ of, base }) => base === undefined && !known.has(of));
+  });
+
+  /** New formulas that the server has not heard of yet. */
+  protected readonly newWaiting = computed(() => {
+    const known = new Set(this.entries()?.map(({ id }) => id));
+    const titles = new Map(this.outbox.waiting().map(({ formulaId, request }) => [formulaId, request.worksheet.rebuild.title]));
+    return this.entries() === undefined ? [] : [...titles].filter(([id]) => !known.has(id)).map(([of, title]) => ({ of, title }));
   });
 
   constructor() {
@@ -128,8 +138,16 @@ export class Shelf {
       .pipe(ofType(shelfActions.removed), takeUntilDestroyed())
       .subscribe(({ entry }) => this.told.undoable(SAY.wasTakenOffTheShelf(entry.title), () => this.store.dispatch(shelfActions.restore({ entry }))));
     inject(Actions)
+      .pipe(ofType(benchActions.saved), takeUntilDestroyed())
+      .subscribe(() => this.lookAgain());
+    inject(Actions)
       .pipe(ofType(shelfActions.pictureRemoved), takeUntilDestroyed())
       .subscribe(({ id, picture }) => this.told.undoable(SAY.thePictureWasTakenAway, () => this.store.dispatch(shelfActions.putPicture({ id, picture }))));
+  }
+
+  private lookAgain(): void {
+    this.look({});
+    void this.lookForDrafts();
   }
 
   private async lookForDrafts(): Promise<void> {

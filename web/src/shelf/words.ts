@@ -71,6 +71,7 @@ export const SAY = {
   school: 'School',
   shelf: 'Shelf',
   showMoreOf: (a: Shown) => said`Show more of ${a}`,
+  savedHereWaits: 'saved here, waits for the server',
   soManyFound: (a: Shown) => said`Recipes in it: ${a}`,
   sortBy: 'Sort by',
   startWithARecipeYou: 'Start with a recipe you already bake. Paste it as it is: cups, spoons, grams, notes and all.',

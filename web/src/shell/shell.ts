@@ -7,6 +7,7 @@ import { benchFeature } from '../state/bench.feature';
 import { larderActions } from '../state/larder.actions';
 import { FirstSteps } from '../state/firstSteps';
 import { larderFeature } from '../state/larder.feature';
+import { Outbox } from '../state/outbox';
 import { Reach } from '../state/reach';
 import { LOCALE } from '../ui/locale';
 import { Preferences } from '../state/preferences';
@@ -59,6 +60,9 @@ export class Shell {
   protected readonly isFinding = signal(false);
   protected readonly larderFailure = this.store.selectSignal(larderFeature.selectFailure);
   protected readonly reach = inject(Reach);
+  private readonly outbox = inject(Outbox);
+  /** Saves that the server has not heard of yet. */
+  protected readonly waiting = computed(() => this.outbox.waiting().length);
   private readonly moments = new Intl.DateTimeFormat(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
   protected readonly keptSince = computed(() => {
     const at = this.reach.keptAt();

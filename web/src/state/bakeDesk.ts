@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { StoredBake } from '@fellmist/contract';
 import { allergensOf, type Amount, type Analysis, classOf, type Formula, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
-import { type Bake, type BakeAct, type BakeEvent, type BakeLine, type BatterVolume, foldBake, nextTurn, volumeOf } from '@fellmist/core/bake';
+import { type Bake, type BakeAct, type BakeEvent, type BakeLine, type BatterVolume, foldBake, nextTurn, type Vessel, volumeOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
 import { bakeActions } from './bake.actions';
@@ -67,6 +67,12 @@ export class BakeDesk {
     const foam = this.product()?.id === 'whipped-bowl' && cold ? whip(part, cold, larder).at(-1) : undefined;
     return foam ? { ...volume, rawMl: foam.highMl, risenMl: foam.highMl } : volume;
   });
+
+  /** Takes a tin of the household's own off the list; what was baked in it still says so. Gives the way back. */
+  forgetVessel(vessel: Vessel): () => void {
+    this.store.dispatch(bakeActions.removeVessel({ vessel }));
+    return () => void this.asking.ask<Vessel>((ask) => bakeActions.putVessel({ ask, vessel })).subscribe();
+  }
 
   foodName(id: string | undefined): string | undefined {
     return this.desk.foodName(id);

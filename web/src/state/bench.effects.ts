@@ -1,6 +1,6 @@
 import { inject } from '@angular/core';
 import { Router } from '@angular/router';
-import type { SaveRequest, StoredFormula } from '@fellmist/contract';
+import type { StoredFormula } from '@fellmist/contract';
 import type { Worksheet } from '@fellmist/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
@@ -21,37 +21,45 @@ import {
   of,
   switchMap,
   tap,
-  timeout,
   withLatestFrom,
 } from 'rxjs';
 import { Api, failureWords, problemOf } from './api';
 import { answering, unlessDropped } from './asking';
-import { ALL_ACTS, benchActions, benchFeature, type BenchState } from './bench.feature';
+import { ALL_ACTS } from './acts.actions';
+import { benchActions, benchFeature, type BenchState } from './bench.feature';
+import type { WaitingSave } from './draftBook';
 import { type FoundDraft, isSame, SheetDrafts } from './drafts';
+import { Outbox, withWaiting } from './outbox';
+import { isOutOfReach, refusedSave, sendSave } from './outbox.effects';
 
-/** An answer that does not come within this time will not come; the save can be tried again and counts once. */
-const ANSWER_WITHIN_MS = 15_000;
-
-function openedWith(stored: StoredFormula, found: FoundDraft<Worksheet> | undefined): readonly Action[] {
-  if (found?.kind === 'unreadable') return [benchActions.opened({ stored }), benchActions.draftUnreadable(found)];
+function openedWith(stored: StoredFormula, saves: readonly WaitingSave[], found: FoundDraft<Worksheet> | undefined): readonly Action[] {
+  const overlaid = withWaiting(stored, saves) ?? { stored, waiting: [] };
+  if (found?.kind === 'unreadable') return [benchActions.opened(overlaid), benchActions.draftUnreadable(found)];
   // A save whose answer was lost left a draft of what is stored: there is nothing unsaved in it.
-  return [benchActions.opened(found && !isSame(found.draft.body, stored.worksheet) ? { stored, draft: { sheet: found.draft.body, headId: found.draft.base } } : { stored })];
+  return [
+    benchActions.opened(found && !isSame(found.draft.body, overlaid.stored.worksheet) ? { ...overlaid, draft: { sheet: found.draft.body, headId: found.draft.base } } : overlaid),
+  ];
 }
 
-/** What is stored, with what was left unsaved of it; a sheet that was never saved comes back from its draft alone. */
+/** What is stored, with what waits for the server and what was left unsaved of it; what was never stored comes back from those alone. */
 export const openFormula = createEffect(
-  (actions = inject(Actions), api = inject(Api), drafts = inject(SheetDrafts)) =>
+  (actions = inject(Actions), api = inject(Api), drafts = inject(SheetDrafts), outbox = inject(Outbox)) =>
     actions.pipe(
       ofType(benchActions.openWanted),
       switchMap(({ id }) =>
-        api.formula(id).pipe(
-          switchMap((stored) => from(drafts.find(id)).pipe(switchMap((found) => openedWith(stored, found)))),
-          catchError((error: unknown): Observable<Action> => {
-            const failed = benchActions.openFailed({ words: failureWords(error), missing: problemOf(error)?.status === 404 });
-            return from(drafts.find(id)).pipe(
-              map((found): Action => (found?.kind === 'read' && found.draft.base === undefined ? benchActions.placed({ id, sheet: found.draft.body }) : failed)),
-            );
-          }),
+        from(Promise.all([outbox.of(id), drafts.find(id)])).pipe(
+          switchMap(([saves, found]) =>
+            api.formula(id).pipe(
+              switchMap((stored) => openedWith(stored, saves, found)),
+              catchError((error: unknown): Observable<Action> => {
+                const kept = withWaiting(undefined, saves);
+                if (kept) return from(openedWith(kept.stored, saves, found));
+                if (found?.kind === 'read' && found.draft.base === undefined) return of(benchActions.placed({ id, sheet: found.draft.body }));
+                return of(benchActions.openFailed({ words: failureWords(error), missing: problemOf(error)?.status === 404 }));
+              }),
+            ),
+          ),
+          tap({ complete: () => outbox.release(id) }),
         ),
       ),
     ),
@@ -60,20 +68,21 @@ export const openFormula = createEffect(
 
 /** What another place made of a try lies on the bench, with what was left unsaved there one step of undo beneath it. */
 export const bringSheet = createEffect(
-  (actions = inject(Actions), api = inject(Api), drafts = inject(SheetDrafts), store = inject(Store)) =>
+  (actions = inject(Actions), api = inject(Api), drafts = inject(SheetDrafts), outbox = inject(Outbox), store = inject(Store)) =>
     actions.pipe(
       ofType(benchActions.sheetBrought),
       concatMap(({ ask, formulaId, tryId, sheet, words }) => {
+        let saves: readonly WaitingSave[] = [];
         let found: FoundDraft<Worksheet> | undefined;
-        const asked = from(drafts.find(formulaId)).pipe(
-          tap((draft) => (found = draft)),
+        const asked = from(Promise.all([outbox.of(formulaId), drafts.find(formulaId)])).pipe(
+          tap((kept) => ([saves, found] = kept)),
           switchMap(() => api.formula(formulaId)),
         );
         return answering(ask, asked, (stored) => {
           const { formulaId: here, present, saved } = store.selectSignal(benchFeature.selectBenchState)();
           const isUnderWay = here === formulaId && present !== undefined && present !== saved;
           const base = stored.tries.find(({ id }) => id === tryId) ?? stored.thisTry;
-          return [...(isUnderWay ? [] : openedWith(stored, found)), benchActions.grownFrom({ sheet, base, words })];
+          return [...(isUnderWay ? [] : openedWith(stored, saves, found)), benchActions.grownFrom({ sheet, base, words })];
         });
       }),
     ),
@@ -81,29 +90,27 @@ export const bringSheet = createEffect(
 );
 
 /** A save as it stood when it was asked for; the head is that which an earlier save of the same formula may have made meanwhile. */
-function requestFor({ present, unanswered, attempts, base, head, formulaId }: BenchState, label: string): SaveRequest | undefined {
-  if (!present) return undefined;
-  if (unanswered?.worksheet === present) return unanswered;
+function saveOf({ present, base, head, formulaId, tries }: BenchState, label: string): WaitingSave | undefined {
+  if (!present || formulaId === undefined) return undefined;
+  const tryId = crypto.randomUUID();
+  const parentId = base?.id ?? head?.id;
   return {
-    tryId: crypto.randomUUID(),
-    label,
-    worksheet: present,
-    ...(base ? { parentId: base.id } : {}),
-    ...(head || !formulaId ? {} : { formulaId }),
-    ...(attempts.length > 0 ? { attempts } : {}),
+    formulaId,
+    headId: head?.id,
+    request: { tryId, label, worksheet: present, ...(base ? { parentId: base.id } : {}), ...(head ? {} : { formulaId }) },
+    head: {
+      id: tryId,
+      number: Math.max(0, ...tries.map(({ number }) => number)) + 1,
+      label,
+      createdAt: new Date().toISOString(),
+      ...(parentId === undefined ? {} : { parentId }),
+    },
   };
-}
-
-function failedSave(formulaId: string, label: string, error: unknown): Action {
-  const problem = problemOf(error);
-  if (problem?.status === 409 && problem.current) return benchActions.saveStale({ formulaId, current: problem.current, label });
-  if (problem?.status === 410) return benchActions.saveRemoved({ formulaId, words: problem.detail });
-  return benchActions.saveFailed({ formulaId, words: failureWords(error) });
 }
 
 /** Saves one after the other: one that is asked for while another is under way is sent after it, with what lay there when it was asked for. */
 export const saveFormula = createEffect(
-  (actions = inject(Actions), api = inject(Api), store = inject(Store)) =>
+  (actions = inject(Actions), api = inject(Api), outbox = inject(Outbox), store = inject(Store)) =>
     actions.pipe(
       ofType(benchActions.save),
       withLatestFrom(store.select(benchFeature.selectBenchState)),
@@ -112,17 +119,21 @@ export const saveFormula = createEffect(
           withLatestFrom(store.select(benchFeature.selectBenchState)),
           switchMap(([, now]): Observable<Action> => {
             const isStillHere = now.formulaId === asked.formulaId;
-            const state = isStillHere ? { ...now, present: asked.present } : asked;
-            const { formulaId } = state;
-            const request = requestFor(state, label);
-            if (!request || !formulaId || (isStillHere && now.saved === asked.present)) return EMPTY;
-            const answer = state.head ? api.save(formulaId, state.head.id, request) : api.create(request);
+            const save = saveOf(isStillHere ? { ...now, present: asked.present } : asked, label);
+            if (!save) return EMPTY;
+            const { formulaId, head, request } = save;
+            const { waiting } = isStillHere ? now : asked;
+            if (isStillHere && now.saved === asked.present) {
+              if (waiting.length > 0) outbox.release(formulaId);
+              return EMPTY;
+            }
+            const aside = defer(() => outbox.keep(save)).pipe(map((): Action => benchActions.saveWaits({ formulaId, head, sheet: request.worksheet })));
+            if (waiting.length > 0) return aside;
             return concat(
-              of(benchActions.saveSent({ formulaId, request })),
-              answer.pipe(
-                timeout(ANSWER_WITHIN_MS),
-                map((stored): Action => benchActions.saved({ formulaId, stored, sent: request.worksheet })),
-                catchError((error: unknown) => of(failedSave(formulaId, label, error))),
+              of(benchActions.saveSent({ formulaId })),
+              sendSave(api, save).pipe(
+                map((stored): Action => benchActions.saved({ formulaId, stored, sent: request })),
+                catchError((error: unknown) => (isOutOfReach(error) ? aside : of(refusedSave(save, error)))),
               ),
             );
           }),
@@ -151,10 +162,19 @@ export const bringBack = createEffect(
 );
 
 export const fetchTry = createEffect(
-  (actions = inject(Actions), api = inject(Api)) =>
+  (actions = inject(Actions), api = inject(Api), outbox = inject(Outbox)) =>
     actions.pipe(
       ofType(benchActions.tryWanted),
-      mergeMap(({ ask, formulaId, tryId }) => answering(ask, api.tryOf(formulaId, tryId).pipe(unlessDropped(ask, actions)))),
+      mergeMap(({ ask, formulaId, tryId }) => {
+        const kept = from(outbox.of(formulaId)).pipe(map((saves) => withWaiting(undefined, saves.slice(0, saves.findIndex(({ head }) => head.id === tryId) + 1))?.stored));
+        return answering(
+          ask,
+          kept.pipe(
+            switchMap((stored) => (stored ? of(stored) : api.tryOf(formulaId, tryId))),
+            unlessDropped(ask, actions),
+          ),
+        );
+      }),
     ),
   { functional: true },
 );
@@ -175,7 +195,7 @@ export const settleDraft = createEffect(
       ofType(benchActions.saved),
       withLatestFrom(store.select(benchFeature.selectFormulaId)),
       filter(([{ formulaId }, here]) => formulaId !== here),
-      concatMap(([{ formulaId, sent, stored }]) => drafts.settle(formulaId, sent, stored.thisTry.id)),
+      concatMap(([{ formulaId, sent, stored }]) => drafts.settle(formulaId, sent.worksheet, stored.thisTry.id)),
     ),
   { functional: true, dispatch: false },
 );
@@ -205,6 +225,7 @@ export const keepDraft = createEffect(
         benchActions.undo,
         benchActions.redo,
         benchActions.saved,
+        benchActions.saveWaits,
         benchActions.discardDraft,
         benchActions.takeTheirs,
         benchActions.keepMine,

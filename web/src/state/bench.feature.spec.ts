@@ -1,6 +1,7 @@
 import type { StoredFormula } from '@fellmist/contract';
 import type { Worksheet } from '@fellmist/core';
-import { actActions, benchActions, benchFeature, benchReducer, type BenchState, emptyBench } from './bench.feature';
+import { actActions } from './acts.actions';
+import { benchActions, benchFeature, benchReducer, type BenchState, emptyBench } from './bench.feature';
 
 function sheet(title: string): Worksheet {
   const formula = { title, portions: 1, portionWord: 'batch', measures: 'us' as const, parts: [], method: [], notes: [] };
@@ -36,30 +37,29 @@ test('each change is a step back and forth; typing in one field is a single step
 test('a stale save keeps mine on the bench and offers theirs; either choice loses neither', () => {
   const theirs = stored('theirs', 2);
   const stale = after(
-    benchActions.opened({ stored: stored('mine before', 1) }),
+    benchActions.opened({ stored: stored('mine before', 1), waiting: [] }),
     actActions.lineEdited({ sheet: b }),
     benchActions.saveStale({ formulaId: 'f1', current: theirs, label: 'x' }),
   );
   expect([title(stale), stale.conflict?.current]).toEqual(['b', theirs]);
-  const kept = benchReducer(stale, benchActions.keepMine());
+  const kept = benchReducer(stale, benchActions.keepMine({ formulaId: 'f1', on: 'r2' }));
   expect([title(kept), kept.head?.id, kept.conflict]).toEqual(['b', 'r2', undefined]);
-  const taken = benchReducer(stale, benchActions.takeTheirs());
+  const taken = benchReducer(stale, benchActions.takeTheirs({ formulaId: 'f1' }));
   expect([title(taken), taken.saved === taken.present, title(benchReducer(taken, benchActions.undo()))]).toEqual(['theirs', true, 'b']);
 });
 
-test('a failed save loses nothing and keeps the request to send again as it was', () => {
-  const request = { tryId: 'r', label: '', worksheet: b };
+test('a refused save loses nothing, and what lies there is unsaved still', () => {
   const failed = after(
     benchActions.placed({ id: 'f1', sheet: a }),
     actActions.lineEdited({ sheet: b }),
-    benchActions.saveSent({ formulaId: 'f1', request }),
+    benchActions.saveSent({ formulaId: 'f1' }),
     benchActions.saveFailed({ formulaId: 'f1', words: 'no answer' }),
   );
-  expect([title(failed), failed.saving, failed.unanswered]).toEqual(['b', 'failed', request]);
+  expect([title(failed), failed.saving, failed.saved]).toEqual(['b', 'failed', undefined]);
 });
 
 test('a draft from an earlier visit opens as one undoable step above what is saved', () => {
-  const open = after(benchActions.opened({ stored: stored('saved', 1), draft: { sheet: c, headId: 'r1' } }));
+  const open = after(benchActions.opened({ stored: stored('saved', 1), waiting: [], draft: { sheet: c, headId: 'r1' } }));
   expect([title(open), open.fromDraft, title(benchReducer(open, benchActions.undo()))]).toEqual(['c', true, 'saved']);
 });
 

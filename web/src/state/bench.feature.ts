@@ -2,67 +2,8 @@ import type { TryHead, SaveRequest, StoredFormula } from '@fellmist/contract';
 import type { Worksheet } from '@fellmist/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import type { Ask } from './asking';
+import { ACT_WORDS, ALL_ACTS } from './acts.actions';
 import { SAY } from './words';
-
-/** What an act of the baker made of the sheet; acts with the same `key` in a row are one step of undo. */
-interface Act {
-  readonly sheet: Worksheet;
-  readonly key?: string;
-}
-
-/** Everything that the baker does to a sheet, by name, and what undo calls it. */
-const ACTS = {
-  'Swap Opened': SAY.openedASwap,
-  'Proposal Taken': SAY.tookAProposal,
-  'Proposal Refused': SAY.refusedAProposal,
-  'Role Left': SAY.leftARoleAsIt,
-  'Open Taken': SAY.tookAllThatIsOpen,
-  'All Settled': SAY.settledAll,
-  'Goal Aimed At': SAY.aimedAtAGoal,
-  'Line Edited': SAY.changedALine,
-  'Original Mended': SAY.mendedTheOriginal,
-  'Line Removed': SAY.leftALineOut,
-  'Line Restored': SAY.broughtALineBack,
-  'Line Moved': SAY.movedALine,
-  'Lines Placed': SAY.placedLines,
-  'Line Doubled': SAY.doubledALine,
-  'Line Described': SAY.saidHowALineGoes,
-  'Line Added': SAY.addedALine,
-  'Part Added': SAY.addedAPart,
-  'Part Described': SAY.changedAPart,
-  'Part Removed': SAY.tookAPartApart,
-  'Formula Described': SAY.changedWhatItSaysOf,
-} as const;
-
-const act = props<Act>();
-
-export const actActions = createActionGroup({
-  source: 'Baker',
-  events: {
-    'Swap Opened': act,
-    'Proposal Taken': act,
-    'Proposal Refused': act,
-    'Role Left': act,
-    'Open Taken': act,
-    'All Settled': act,
-    'Goal Aimed At': act,
-    'Line Edited': act,
-    'Original Mended': act,
-    'Line Removed': act,
-    'Line Restored': act,
-    'Line Moved': act,
-    'Lines Placed': act,
-    'Line Doubled': act,
-    'Line Described': act,
-    'Line Added': act,
-    'Part Added': act,
-    'Part Described': act,
-    'Part Removed': act,
-    'Formula Described': act,
-  },
-});
-
-const WORDS: ReadonlyMap<string, string> = new Map(Object.entries(ACTS).map(([name, words]) => [`[Baker] ${name}`, words]));
 
 export const benchActions = createActionGroup({
   source: 'Bench',
@@ -71,7 +12,7 @@ export const benchActions = createActionGroup({
     Placed: props<{ id: string; sheet: Worksheet }>(),
     'Open Wanted': props<{ id: string }>(),
     /** As stored, with what was left unsaved and the try that it grew from. */
-    Opened: props<{ stored: StoredFormula; draft?: { readonly sheet: Worksheet; readonly headId: string | undefined } }>(),
+    Opened: props<{ stored: StoredFormula; waiting: readonly TryHead[]; draft?: { readonly sheet: Worksheet; readonly headId: string | undefined } }>(),
     /** What was left unsaved cannot be read by this version: it is kept as text. */
     'Draft Unreadable': props<{ title: string; text: string }>(),
     'Open Failed': props<{ words: string; missing: boolean }>(),
@@ -88,17 +29,19 @@ export const benchActions = createActionGroup({
     'Discard Draft': emptyProps(),
     Save: props<{ label: string }>(),
     /** Every answer names the formula that was sent: another may lie on the bench by then. */
-    'Save Sent': props<{ formulaId: string; request: SaveRequest }>(),
-    Saved: props<{ formulaId: string; stored: StoredFormula; sent: Worksheet }>(),
+    'Save Sent': props<{ formulaId: string }>(),
+    Saved: props<{ formulaId: string; stored: StoredFormula; sent: SaveRequest }>(),
+    /** The server was out of reach: the try is kept in this browser and sent once it is back. */
+    'Save Waits': props<{ formulaId: string; head: TryHead; sheet: Worksheet }>(),
     'Save Failed': props<{ formulaId: string; words: string }>(),
     'Save Stale': props<{ formulaId: string; current: StoredFormula; label: string }>(),
     /** The formula was removed elsewhere; it can be brought back, or the sheet goes on as a new one. */
     'Save Removed': props<{ formulaId: string; words: string }>(),
     'Bring Back': props<{ label: string }>(),
-    'Go On As New': props<{ id: string }>(),
+    'Go On As New': props<{ from: string; id: string }>(),
     /** After a stale save: go on with mine on top of theirs, or with theirs. */
-    'Keep Mine': emptyProps(),
-    'Take Theirs': emptyProps(),
+    'Keep Mine': props<{ formulaId: string; on: string }>(),
+    'Take Theirs': props<{ formulaId: string }>(),
   },
 });
 
@@ -121,12 +64,10 @@ export interface BenchState {
   readonly saved: Worksheet | undefined;
   readonly opening: 'idle' | 'loading' | 'missing' | 'failed';
   readonly failure: string | undefined;
-  readonly saving: 'idle' | 'saving' | 'failed' | 'removed';
+  readonly saving: 'idle' | 'saving' | 'waiting' | 'failed' | 'removed';
   readonly saveFailure: string | undefined;
-  /** A request that got no answer; sent again as it was if nothing changed since. */
-  readonly unanswered: SaveRequest | undefined;
-  /** Tries that were sent and of which nobody knows whether they arrived. */
-  readonly attempts: readonly string[];
+  /** Tries that the server has not heard of yet, in the order in which they grow; they are in `tries` too. */
+  readonly waiting: readonly TryHead[];
   readonly conflict: { readonly current: StoredFormula; readonly label: string } | undefined;
   /** True while the sheet holds changes that were kept from an earlier, unsaved visit. */
   readonly fromDraft: boolean;
@@ -150,8 +91,7 @@ export const emptyBench: BenchState = {
   failure: undefined,
   saving: 'idle',
   saveFailure: undefined,
-  unanswered: undefined,
-  attempts: [],
+  waiting: [],
   conflict: undefined,
   fromDraft: false,
   keptText: undefined,
@@ -170,7 +110,7 @@ interface LeftUnsaved {
 }
 
 /** A draft that grew from what is stored lies above it; one that grew from an earlier try meets the other in the conflict view. */
-function opened(stored: StoredFormula, draft: LeftUnsaved | undefined): BenchState {
+function opened(stored: StoredFormula, waiting: readonly TryHead[], draft: LeftUnsaved | undefined): BenchState {
   const isLate = draft !== undefined && draft.headId !== stored.thisTry.id;
   return {
     ...emptyBench,
@@ -178,6 +118,8 @@ function opened(stored: StoredFormula, draft: LeftUnsaved | undefined): BenchSta
     head: (isLate && stored.tries.find(({ id }) => id === draft.headId)) || stored.thisTry,
     tries: stored.tries,
     saved: stored.worksheet,
+    waiting,
+    saving: stateOf(waiting),
     past: draft ? [{ sheet: stored.worksheet, act: SAY.whatWasLeftUnsaved }] : [],
     present: draft?.sheet ?? stored.worksheet,
     fromDraft: draft !== undefined,
@@ -185,22 +127,34 @@ function opened(stored: StoredFormula, draft: LeftUnsaved | undefined): BenchSta
   };
 }
 
+function stateOf(waiting: readonly TryHead[]): BenchState['saving'] {
+  return waiting.length > 0 ? 'waiting' : 'idle';
+}
+
+/** The server's tries, and above them those that it has not heard of. */
+function withWaiting(tries: readonly TryHead[], waiting: readonly TryHead[]): Pick<BenchState, 'tries' | 'waiting'> {
+  const known = new Set(tries.map(({ id }) => id));
+  return { tries: [...tries, ...waiting.filter(({ id }) => !known.has(id))], waiting };
+}
+
+/** Nothing is unsaved any more, and what is changed next is a step of its own. */
+function settled(state: BenchState): BenchState {
+  return { ...state, base: undefined, fromDraft: false, lastKey: undefined };
+}
+
 /** Whether an answer is about what lies on the bench. */
 function isHere(state: BenchState, { formulaId }: { readonly formulaId: string }): boolean {
   return state.formulaId === formulaId;
 }
 
-/** All of them, for whoever follows every change of the sheet. */
-export const ALL_ACTS = Object.values(actActions) as unknown as readonly [typeof actActions.lineEdited, ...(typeof actActions.lineEdited)[]];
-
 export const benchReducer = createReducer(
   emptyBench,
   on(benchActions.placed, (_state, { id, sheet }): BenchState => ({ ...emptyBench, formulaId: id, present: sheet })),
   on(benchActions.openWanted, (state, { id }): BenchState => (state.formulaId === id ? { ...state, opening: 'loading' } : { ...emptyBench, formulaId: id, opening: 'loading' })),
-  on(benchActions.opened, (_state, { stored, draft }): BenchState => opened(stored, draft)),
+  on(benchActions.opened, (_state, { stored, waiting, draft }): BenchState => opened(stored, waiting, draft)),
   on(benchActions.draftUnreadable, (state, keptText): BenchState => ({ ...state, keptText: { title: keptText.title, text: keptText.text } })),
   on(benchActions.openFailed, (state, { words, missing }): BenchState => ({ ...state, opening: missing ? 'missing' : 'failed', failure: words })),
-  on(...ALL_ACTS, (state: BenchState, { sheet, key, type }): BenchState => change(state, sheet, WORDS.get(type) ?? type, key)),
+  on(...ALL_ACTS, (state: BenchState, { sheet, key, type }): BenchState => change(state, sheet, ACT_WORDS.get(type) ?? type, key)),
   on(benchActions.grownFrom, (state, { sheet, base, words = SAY.wentOnFromAnOlder }): BenchState => ({
     ...change(state, sheet, words),
     base: base.id === state.head?.id ? undefined : base,
@@ -226,37 +180,23 @@ export const benchReducer = createReducer(
     return { ...state, past: [...state.past, { sheet: state.present, act: next.act }], present: next.sheet, future: rest, lastKey: undefined };
   }),
   on(benchActions.discardDraft, (state): BenchState => (state.saved ? { ...change(state, state.saved, SAY.wentBackToTheSaved), fromDraft: false } : state)),
-  on(benchActions.saveSent, (state, sent): BenchState =>
-    isHere(state, sent)
-      ? {
-          ...state,
-          saving: 'saving',
-          saveFailure: undefined,
-          unanswered: sent.request,
-          attempts: state.attempts.includes(sent.request.tryId) ? state.attempts : [...state.attempts, sent.request.tryId],
-        }
+  on(benchActions.saveSent, (state, sent): BenchState => (isHere(state, sent) ? { ...state, saving: 'saving', saveFailure: undefined } : state)),
+  on(benchActions.saveWaits, (state, { formulaId, head, sheet }): BenchState =>
+    isHere(state, { formulaId })
+      ? { ...settled(state), head, tries: [...state.tries, head], waiting: [...state.waiting, head], saved: sheet, saving: 'waiting', saveFailure: undefined }
       : state,
   ),
-  on(benchActions.saved, (state, answer): BenchState =>
-    isHere(state, answer)
-      ? {
-          ...state,
-          head: answer.stored.thisTry,
-          tries: answer.stored.tries,
-          base: undefined,
-          saved: answer.sent,
-          saving: 'idle',
-          unanswered: undefined,
-          attempts: [],
-          conflict: undefined,
-          fromDraft: false,
-          lastKey: undefined,
-        }
-      : state,
-  ),
+  on(benchActions.saved, (state, answer): BenchState => {
+    if (!isHere(state, answer)) return state;
+    const waiting = state.waiting.filter(({ id }) => id !== answer.sent.tryId);
+    // What waited was taken as saved when it was asked for.
+    const saved = waiting.length < state.waiting.length ? state.saved : answer.sent.worksheet;
+    const { thisTry, tries } = answer.stored;
+    return { ...settled(state), ...withWaiting(tries, waiting), head: waiting.at(-1) ?? thisTry, saved, saving: stateOf(waiting), conflict: undefined };
+  }),
   on(benchActions.saveFailed, (state, answer): BenchState => (isHere(state, answer) ? { ...state, saving: 'failed', saveFailure: answer.words } : state)),
   on(benchActions.saveStale, (state, answer): BenchState =>
-    isHere(state, answer) ? { ...state, saving: 'idle', unanswered: undefined, attempts: [], conflict: { current: answer.current, label: answer.label } } : state,
+    isHere(state, answer) ? { ...state, saving: 'idle', conflict: { current: answer.current, label: answer.label } } : state,
   ),
   on(benchActions.saveRemoved, (state, answer): BenchState => (isHere(state, answer) ? { ...state, saving: 'removed', saveFailure: answer.words } : state)),
   on(benchActions.goOnAsNew, (state, { id }): BenchState => ({
@@ -268,12 +208,14 @@ export const benchReducer = createReducer(
     saved: undefined,
     saving: 'idle',
     saveFailure: undefined,
-    unanswered: undefined,
-    attempts: [],
+    waiting: [],
   })),
-  on(benchActions.keepMine, (state): BenchState =>
-    state.conflict ? { ...state, head: state.conflict.current.thisTry, tries: state.conflict.current.tries, conflict: undefined } : state,
-  ),
+  on(benchActions.keepMine, (state): BenchState => {
+    if (!state.conflict) return state;
+    const { tries, thisTry } = state.conflict.current;
+    const { waiting } = state;
+    return { ...state, ...withWaiting(tries, waiting), head: waiting.at(-1) ?? thisTry, saving: stateOf(waiting), conflict: undefined };
+  }),
   on(benchActions.takeTheirs, (state): BenchState => {
     if (!state.conflict) return state;
     const { current } = state.conflict;
@@ -282,6 +224,8 @@ export const benchReducer = createReducer(
       head: current.thisTry,
       tries: current.tries,
       saved: current.worksheet,
+      waiting: [],
+      saving: 'idle',
       conflict: undefined,
       fromDraft: false,
     };

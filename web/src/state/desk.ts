@@ -25,7 +25,8 @@ import {
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Preferences } from './preferences';
-import { actActions, benchFeature } from './bench.feature';
+import { actActions } from './acts.actions';
+import { benchFeature } from './bench.feature';
 import { larderFeature } from './larder.feature';
 import { Prices } from './prices';
 

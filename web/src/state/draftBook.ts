@@ -1,4 +1,5 @@
 import { Injectable, signal } from '@angular/core';
+import type { SaveRequest, TryHead } from '@fellmist/contract';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { SAY } from './words';
 
@@ -18,6 +19,18 @@ export interface Draft<T = unknown> {
 
 export type DraftKind = 'sheet' | 'pack';
 
+/** A try of a formula that the server has not heard of yet. */
+export interface WaitingSave {
+  /** Given out by the browser's own database: in this order they are sent, whatever the clock says. */
+  readonly place?: number;
+  readonly formulaId: string;
+  /** The try on top of which it goes; undefined where the formula is new. */
+  readonly headId: string | undefined;
+  readonly request: SaveRequest;
+  /** How the try is named here until the server has numbered it. */
+  readonly head: TryHead;
+}
+
 interface Kept {
   readonly key: string;
   readonly value: Draft;
@@ -27,6 +40,7 @@ interface Kept {
 interface DraftSchema extends DBSchema {
   readonly sheet: Kept;
   readonly pack: Kept;
+  readonly waiting: { readonly key: number; readonly value: WaitingSave; readonly indexes: { readonly formulaId: string } };
 }
 
 /** How sheets lay here before packs did. */
@@ -92,8 +106,10 @@ export class DraftBook {
 
   private open(): Promise<IDBPDatabase<DraftSchema>> {
     return new Promise((resolve, reject) => {
-      openDB<DraftSchema>('fellmist', 2, {
+      openDB<DraftSchema>('fellmist', 3, {
         async upgrade(db, from, _to, change) {
+          db.createObjectStore('waiting', { keyPath: 'place', autoIncrement: true }).createIndex('formulaId', 'formulaId');
+          if (from === 2) return;
           for (const kind of ['sheet', 'pack'] as const) db.createObjectStore(kind, { keyPath: 'key' }).createIndex('of', 'of');
           if (from === 0) return;
           const first = change as unknown as { objectStore(name: string): { getAll(): Promise<readonly FirstDraft[]> } };

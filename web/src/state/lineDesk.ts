@@ -17,7 +17,7 @@ import {
   removeRebuildPart,
   restoreLine,
 } from '@fellmist/core';
-import { actActions } from './bench.feature';
+import { actActions } from './acts.actions';
 import { Desk } from './desk';
 import { SAY } from './words';
 

@@ -3,8 +3,9 @@ import { inject } from '@angular/core';
 import type { ShareAnswer } from '@fellmist/contract';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import { catchError, concatMap, map, type Observable, of, switchMap } from 'rxjs';
+import { catchError, concatMap, ignoreElements, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { failureWords } from './api';
+import { Reach } from './reach';
 
 export const shareActions = createActionGroup({
   source: 'Share',
@@ -15,6 +16,8 @@ export const shareActions = createActionGroup({
     /** With a new passphrase where one is given. */
     Settled: props<{ isOn: boolean; passphrase?: string }>(),
     'Sent Away': props<{ id: string }>(),
+    /** This device is let in no longer. */
+    Left: emptyProps(),
   },
 });
 
@@ -64,6 +67,25 @@ export const sendAway = createEffect(
     actions.pipe(
       ofType(shareActions.sentAway),
       concatMap(({ id }) => answered(http.delete<ShareAnswer>(`/api/share/devices/${encodeURIComponent(id)}`))),
+    ),
+  { functional: true },
+);
+
+/** Nothing of the household stays on a device that leaves, but what was never sent. */
+export const leave = createEffect(
+  (actions = inject(Actions), http = inject(HttpClient), reach = inject(Reach)) =>
+    actions.pipe(
+      ofType(shareActions.left),
+      concatMap(() =>
+        http.delete('/api/session').pipe(
+          tap(() => {
+            reach.switchKeeping(false);
+            location.assign('/');
+          }),
+          ignoreElements(),
+          catchError((error: unknown) => of(shareActions.failed({ words: failureWords(error) }))),
+        ),
+      ),
     ),
   { functional: true },
 );

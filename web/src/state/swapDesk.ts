@@ -22,7 +22,7 @@ import {
   type Worksheet,
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { actActions } from './bench.feature';
+import { actActions } from './acts.actions';
 import { Desk } from './desk';
 import { Preferences } from './preferences';
 
