@@ -13,8 +13,6 @@ import { type LarderStore } from '../store/larderStore';
 const MOST_BYTES = '24mb';
 /** Previews that wait to be accepted; the oldest gives way. */
 const MOST_WAITING = 4;
-/** An import up to this many foods is at hand at once; of a larger one, what is used. */
-const MOST_AT_HAND = 300;
 
 /** `ask` names the reading, so that how far it is can be asked for. */
 const query = z.strictObject({ of: z.enum(['foods', 'packs']), ask: z.uuid().optional() });
@@ -43,10 +41,10 @@ export function importRoutes(larderStore: LarderStore, worker?: URL): Router {
     response.set('Cache-Control', 'no-store').json(reading.get(request.params.ask) ?? null);
   });
 
-  router.post('/imports/:id/accept', (request, response) => {
+  router.post('/imports/:id/accept', async (request, response) => {
     const batch = waiting.get(request.params.id);
     if (!batch) throw new ProblemError(404, 'No such preview', 'This preview is no longer there; choose the file again. Nothing was imported.');
-    const moved = larderStore.takeIn(batch, batch.foods.length <= MOST_AT_HAND);
+    const moved = await larderStore.takeIn(batch);
     waiting.delete(request.params.id);
     if (moved.length > 0) {
       const names = moved.slice(0, 5).join(', ');

@@ -1,3 +1,4 @@
+import { setImmediate as others } from 'node:timers/promises';
 import { type FoodPage, type FoodQuery, type LearnedFacts, type StoredLarder, type ShippedLarder } from '@fellmist/contract';
 import {
   type HouseholdSettings,
@@ -13,6 +14,7 @@ import {
   type WordGroup,
 } from '@fellmist/core';
 import { type Batch } from '../imports/batch';
+import { finishTakingIn, takeInByTurns } from './comingFoods';
 import { type Store } from './database';
 import { foodsAtHand, ownFoods, putOwnFoods, readFood, takeUpFoods } from './foods';
 import { type Listed, listFoods, unlistFood } from './listing';
@@ -22,6 +24,9 @@ import { readTables, seedLarder } from './rules';
 import { readVocabulary, searchFoods, withNamedFirst } from './search';
 import { readSettings, saveSettings, type SettingsSave } from './settings';
 import { deleteStock, putStock, readStock, readStockItem, saveStock, type StockSave } from './stock';
+
+/** An import up to this many foods is at hand at once; of a larger one, what is used. */
+const MOST_AT_HAND = 300;
 
 interface Kept {
   readonly contents: StoredLarder;
@@ -38,6 +43,7 @@ export class LarderStore {
   private words: readonly string[] | undefined;
   private kept: Kept | undefined;
   private readonly learned = new LearnedBakes();
+  private lastTurn: Promise<unknown> = Promise.resolve();
 
   constructor(
     readonly db: Store,
@@ -103,6 +109,12 @@ export class LarderStore {
     return named && named.isExact ? withNamedFirst(this.db, page, named.foodId, query.limit) : page;
   }
 
+  /** Goes on with a large table that a stop left half taken in. */
+  finishTakingIn(): void {
+    if (!finishTakingIn(this.db, this.today)) return;
+    this.relistHeld(new Set(ownFoods(this.db).map(({ id }) => id)));
+  }
+
   private kindOf(pack: Pack): Food | undefined {
     return readFood(this.db, pack.kindId)?.food;
   }
@@ -141,8 +153,36 @@ export class LarderStore {
     }, [pack.id]);
   }
 
-  /** Takes in an accepted import, all of it, or nothing and the names of what was saved since it was looked at. */
-  takeIn({ foods: foodChanges, packs: packChanges, stock }: Pick<Batch, 'foods' | 'packs' | 'stock'>, atHand: boolean): readonly string[] {
+  /** Takes in an accepted import, all of it, or nothing and the names of what was saved since it was looked at; a large table of foods by turns. */
+  async takeIn(batch: Pick<Batch, 'foods' | 'packs' | 'stock'>): Promise<readonly string[]> {
+    if (batch.foods.length <= MOST_AT_HAND) return this.takeInAtOnce(batch);
+    // One after the other: what is written down is one table's.
+    const turn = this.lastTurn.then(() => this.takeInByTurns(batch.foods));
+    this.lastTurn = turn.catch(() => undefined);
+    return turn;
+  }
+
+  private async takeInByTurns(changes: Batch['foods']): Promise<readonly string[]> {
+    const moved: string[] = [];
+    for (const [at, { to, over }] of changes.entries()) {
+      if (JSON.stringify(readFood(this.db, to.id)?.food) !== over) moved.push(to.name);
+      if (at % 200 === 199) await others();
+    }
+    if (moved.length > 0) return moved;
+    const foods = changes.map(({ to }) => to);
+    await takeInByTurns(this.db, foods, this.today);
+    this.relistHeld(new Set(foods.map(({ id }) => id)));
+    return [];
+  }
+
+  /** Lists anew what is in stock or is a pack of foods that changed. */
+  private relistHeld(foodIds: ReadonlySet<string>): void {
+    const held = readStock(this.db).flatMap(({ item: { foodId } }) => (foodIds.has(foodId) ? [foodId] : []));
+    const packs = readPacks(this.db).flatMap(({ pack }) => (foodIds.has(pack.kindId) ? [pack.id] : []));
+    this.db.transaction(() => this.relist([...new Set([...held, ...packs])]))();
+  }
+
+  private takeInAtOnce({ foods: foodChanges, packs: packChanges, stock }: Pick<Batch, 'foods' | 'packs' | 'stock'>): readonly string[] {
     return this.db.transaction((): readonly string[] => {
       const moved = [
         ...foodChanges.filter(({ to, over }) => JSON.stringify(readFood(this.db, to.id)?.food) !== over).map(({ to }) => to.name),
@@ -150,7 +190,7 @@ export class LarderStore {
       ];
       if (moved.length > 0) return moved;
       const [foods, packs] = [foodChanges.map(({ to }) => to), packChanges.map(({ to }) => to)];
-      putOwnFoods(this.db, foods, atHand);
+      putOwnFoods(this.db, foods, true);
       for (const pack of packs) {
         takeUpFoods(this.db, [pack.kindId]);
         putPack(this.db, pack, this.now());
@@ -229,5 +269,6 @@ export function openLarderStore(db: Store, shipped: ShippedLarder, now: () => st
   db.transaction(() => {
     if (seedLarder(db, shipped)) larderStore.listAll(shipped.foods.flatMap(({ id }) => readFood(db, id)?.food ?? []));
   })();
+  larderStore.finishTakingIn();
   return larderStore;
 }
