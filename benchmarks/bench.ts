@@ -26,6 +26,7 @@ import { measureBake } from './bake';
 import { measureBook } from './book';
 import { measureBarePage, measureDrags, measureKeys } from './keys';
 import { measureLarder } from './larder';
+import { measureHostile } from './hostile';
 import { measureSize } from './size';
 import { measureTarget } from './target';
 
@@ -172,6 +173,7 @@ const rows: readonly (readonly [string, string])[] = [
 ];
 printRows(rows);
 await measureTarget();
+measureHostile();
 await measureBarePage();
 await measureKeys();
 await measureDrags();
