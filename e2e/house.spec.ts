@@ -75,8 +75,33 @@ describe('the house', () => {
     await sees(page, 'No device was let in yet');
     await phone.goto(`${household.urlAs('kitchen.test')}/shelf`);
     await sees(phone, 'This device is new here');
+    await type(phone, '#passphrase', 'six warm plum buns');
+    await Promise.all([phone.waitForNavigation({ waitUntil: 'networkidle0' }), phone.click('button')]);
+    await phone.goto(`${household.urlAs('kitchen.test')}/house`, { waitUntil: 'networkidle0' });
+    await sees(phone, 'Copies are restored, and their folder is chosen, on the machine');
+    expect(await phone.$('#copies-folder')).toBeNull();
+    await Promise.all([phone.waitForNavigation({ waitUntil: 'networkidle0' }), press(phone, 'Leave on this device')]);
+    await sees(phone, 'This device is new here');
     await phone.close();
   }, 90_000);
+
+  test('tins of the household stand here: one is added by its inner sizes, forgotten, and brought back', async () => {
+    await house();
+    await press(page, 'Add a tin, bowl or jar');
+    for (const [field, text] of [
+      ['#own-name', 'grey loaf tin'],
+      ['#own-acrossCm', '10'],
+      ['#own-lengthCm', '20'],
+      ['#own-heightCm', '7'],
+    ] as const)
+      await type(page, field, text);
+    await press(page, 'Keep this tin');
+    await sees(page, 'grey loaf tin');
+    await press(page, 'Forget grey loaf tin');
+    await page.waitForFunction(() => !document.querySelector('[aria-label="Forget grey loaf tin"]'));
+    await press(page, 'Undo');
+    await page.waitForSelector('[aria-label="Forget grey loaf tin"]');
+  }, 60_000);
 
   test('a file of many recipes is looked at, chosen from, put on the shelf and taken off again in one press', async () => {
     await page.goto(`${household.url}/shelf/recipes`, { waitUntil: 'networkidle0' });

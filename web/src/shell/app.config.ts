@@ -12,7 +12,7 @@ import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
 import * as lookupEffects from '../state/lookup.effects';
 import { hearReach } from '../state/reach';
-import { hearOtherTabs, sendWaiting, settleWaiting } from '../state/outbox.effects';
+import { sendWaiting, settleWaiting } from '../state/outbox.effects';
 import * as timersEffects from '../state/timers.effects';
 import { timersFeature } from '../state/timers.feature';
 import { PlaceTitle } from './placeTitle';
@@ -30,7 +30,7 @@ export const appConfig: ApplicationConfig = {
       [keptFeature.name]: keptFeature.reducer,
       [timersFeature.name]: timersFeature.reducer,
     }),
-    provideEffects(larderEffects, lookupEffects, householdEffects, keptEffects, timersEffects, { hearOtherTabs, sendWaiting, settleWaiting }),
+    provideEffects(larderEffects, lookupEffects, householdEffects, keptEffects, timersEffects, { sendWaiting, settleWaiting }),
     // A style that was needed once stays: taking it out and putting it back has every element's style worked out anew.
     { provide: REMOVE_STYLES_ON_COMPONENT_DESTROY, useValue: false },
     { provide: TitleStrategy, useClass: PlaceTitle },

@@ -5,6 +5,7 @@ import * as benchEffects from '../state/bench.effects';
 import { benchFeature } from '../state/bench.feature';
 import * as boughtEffects from '../state/bought.effects';
 import { boughtFeature } from '../state/bought.feature';
+import { hearOtherTabs } from '../state/outbox.effects';
 import { provideLibraryWords } from '../ui/zorro/i18n';
 import { SAY } from './words';
 
@@ -20,7 +21,7 @@ const ABOUT = {
 export const worktopRoutes: Routes = [
   {
     path: '',
-    providers: [provideState(benchFeature), provideEffects(benchEffects), provideState(boughtFeature), provideEffects(boughtEffects), provideLibraryWords()],
+    providers: [provideState(benchFeature), provideEffects(benchEffects, { hearOtherTabs }), provideState(boughtFeature), provideEffects(boughtEffects), provideLibraryWords()],
     children: [
       { path: 'shelf', title: SAY.shelf, data: { about: ABOUT.shelf }, loadChildren: () => import('../shelf/routes').then((m) => m.shelfRoutes) },
       { path: 'bench', pathMatch: 'full', title: SAY.bench, data: { about: ABOUT.bench }, loadComponent: () => import('../bench/empty-bench').then((m) => m.EmptyBench) },
