@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Browser, type Page } from 'puppeteer-core';
-import { openPage, press, sees } from './household';
+import { go, openPage, press, sees } from './household';
 import { visit } from './visit';
 
 const LOAF = 'Carrot-cardamom loaf';
@@ -28,14 +28,27 @@ describe('every place, light and dark, wide and narrow', () => {
     });
   }
 
+  const opened = new Map<string, { readonly page: Page; readonly faults: string[] }>();
+  /** A page of that width and theme, on the shelf; the next of its kind is the same one, so that nothing is fetched twice. */
+  async function pageOf(width: number, theme: string): Promise<{ readonly page: Page; readonly faults: string[] }> {
+    const known = opened.get(`${width} ${theme}`);
+    if (known) {
+      known.faults.length = 0;
+      return known;
+    }
+    const made = await openPage(browser, `${household.url}/shelf`, width, 844);
+    await made.page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
+    opened.set(`${width} ${theme}`, made);
+    return made;
+  }
+
   // What lies over the bench: panels beside it on a table screen, sheets over it on a phone, menus and help.
   test.each([
     [1280, 'light'],
     [390, 'dark'],
   ])('with its panels and overlays open at %i, %s', async (width, theme) => {
-    const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
-    await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    const { page, faults } = await pageOf(width, theme);
+    await go(page, `${household.url}/shelf`);
     await press(page, `More for ${LOAF}`);
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press('Escape');
@@ -68,7 +81,6 @@ describe('every place, light and dark, wide and narrow', () => {
     await new Promise((resolve) => setTimeout(resolve, 500));
     expect(await violations(page)).toEqual([]);
     expect(faults).toEqual([]);
-    await page.close();
   });
 
   test.each([
@@ -116,14 +128,15 @@ describe('every place, light and dark, wide and narrow', () => {
     [ICE, 1280, 'dark'],
     [ICE, 390, 'light'],
   ])('%s at %i, %s: no violation, nothing wider than the screen, no error', async (place, width, theme) => {
-    const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
-    await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
-    const loaf = await page.$eval('.title', (link) => new URL((link as HTMLAnchorElement).href).pathname);
+    const { page, faults } = await pageOf(width, theme);
+    const loaf = await page.evaluate(
+      async (title) =>
+        `/bench/${((await (await fetch('/api/formulas')).json()) as { entries: { id: string; title: string }[] }).entries.find((one) => one.title === title)?.id ?? ''}`,
+      LOAF,
+    );
     const ofLoaf: Readonly<Record<string, string>> = { [LOAF]: loaf, [COMPARE]: loaf.replace('/bench/', '/compare?of='), [GOALS]: `${loaf}/goals` };
     const path = ofLoaf[place] ?? place;
-    await page.goto(household.url + (path === ICE ? '/shelf' : path === DAY || path === OVEN ? '/bakes' : path === BOOK || path === TASTE || path === TOGETHER ? '/book' : path), {
-      waitUntil: 'networkidle0',
-    });
+    await go(page, household.url + (path === ICE ? '/shelf' : path === DAY || path === OVEN ? '/bakes' : path === BOOK || path === TASTE || path === TOGETHER ? '/book' : path));
     if (place === LOAF) {
       await page.waitForSelector('button.food');
       await page.click('button.food');
@@ -171,7 +184,6 @@ describe('every place, light and dark, wide and narrow', () => {
     expect(await violations(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     expect(faults).toEqual([]);
-    await page.close();
   });
 
   test.each([
@@ -183,19 +195,17 @@ describe('every place, light and dark, wide and narrow', () => {
     ['/after', 'Where it goes', 390, 'dark'],
     ['/cards', 'Weigh-out sheet', 1280, 'light'],
   ])('a bake%s (%s) at %i, %s: no violation, nothing wider than the screen, no error', async (part, words, width, theme) => {
-    const { page, faults } = await openPage(browser, `${household.url}/shelf`, width, 844);
+    const { page, faults } = await pageOf(width, theme);
     const id = await page.evaluate(
       async (isDone) => ((await (await fetch('/api/bakes')).json()) as { id: string; isFinished: boolean }[]).find(({ isFinished }) => isFinished === isDone)?.id ?? '',
       part === '/after' || part === '/cards',
     );
-    await page.evaluate((chosen) => localStorage.setItem('fellmist.theme', chosen), theme);
     // A bake is listened to as long as it is open: its page never falls idle.
     await page.goto(`${household.url}/bakes/${id}${part === '/after' ? '' : part}`, { waitUntil: 'load' });
     await sees(page, words);
     expect(await violations(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
     expect(faults).toEqual([]);
-    await page.close();
   });
 
   test('by keyboard alone: from the shelf to a swap and back', async () => {

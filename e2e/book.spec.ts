@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { openPage, press, sees, type } from './household';
+import { go, openPage, press, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 describe('the Tasting book', () => {
@@ -77,7 +77,7 @@ describe('the Tasting book', () => {
   }, 60_000);
 
   test('the loaf says why it came out so, each cause once with what it explains; what is put on the Bench is a proposal with its reason, and undone in one step', async () => {
-    await page.goto(`${household.url}/book`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book`);
     await press(page, 'Carrot-cardamom loaf');
     await press(page, 'Compare try 2');
     await press(page, 'Compare try 3');
@@ -95,7 +95,7 @@ describe('the Tasting book', () => {
   }, 60_000);
 
   test('pictures: one is dropped, described and taken away with a way back; a page with a script is none', async () => {
-    await page.goto(`${household.url}/book`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book`);
     await press(page, 'Hazelnut rye cookies');
     const drop = (name: string, type: string, make: 'picture' | 'script'): Promise<void> =>
       page.evaluate(
@@ -130,7 +130,7 @@ describe('the Tasting book', () => {
   }, 60_000);
 
   test('a tasting behind codes: every taster has an order of their own, nobody reads a name, the phone goes on by itself; the odd one is reckoned', async () => {
-    await page.goto(`${household.url}/book`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book`);
     await press(page, 'Carrot-cardamom loaf');
     await press(page, 'Taste behind codes');
     await page.waitForSelector('#tasters');
@@ -168,11 +168,11 @@ describe('the Tasting book', () => {
   }, 90_000);
 
   test('a try is written down afterwards, and tasted', async () => {
-    await page.goto(`${household.url}/book`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book`);
     await press(page, 'Write down a try');
     await press(page, 'Keep it');
     await sees(page, 'Which formula?');
-    await page.goto(`${household.url}/book`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book`);
     await press(page, 'Courgette waffles');
     await press(page, 'More');
     await press(page, 'Write down a try');
@@ -189,7 +189,7 @@ describe('the Tasting book', () => {
   }, 60_000);
 
   test('one box finds anything by keyboard, typos forgiven, and gives the focus back', async () => {
-    await page.goto(`${household.url}/book`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book`);
     await page.focus('.rail a');
     const find = async (q: string): Promise<void> => {
       await page.keyboard.down('Control');

@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Page } from 'puppeteer-core';
-import { press, sees } from './household';
+import { go, press, reload, sees } from './household';
 import { visit } from './visit';
 
 /** Red, a pixel wide: PNG (RFC 2083). */
@@ -39,7 +39,7 @@ describe('an empty house', () => {
   });
 
   test('does not offer it again unasked; the help does', async () => {
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     await sees(page, 'The shelf is empty');
     expect(await page.evaluate(() => document.body.textContent?.includes('Take a treat apart'))).toBe(false);
     await page.keyboard.press('?');
@@ -52,7 +52,7 @@ describe('an empty house', () => {
   });
 
   test('a formula gets a picture, keeps it, and gives it up with a way back; what is no picture is told', async () => {
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/shelf`);
     const choose = async (words: string, file: string): Promise<void> => {
       await press(page, 'More for Plain muffins');
       const [chooser] = await Promise.all([page.waitForFileChooser(), press(page, words)]);
@@ -65,7 +65,7 @@ describe('an empty house', () => {
     await sees(page, 'is no picture that this browser can read');
     await choose('Add a picture', picture);
     await page.waitForFunction(() => (document.querySelector<HTMLImageElement>('.formula img')?.naturalWidth ?? 0) > 0);
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     await page.waitForSelector('.formula img');
     await press(page, 'More for Plain muffins');
     await press(page, 'Take the picture away');

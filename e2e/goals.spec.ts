@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, figure, openFormula, press, putOnBench, sees, type } from './household';
+import { choose, figure, go, openFormula, press, putOnBench, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 describe('amounts for a goal', () => {
@@ -10,7 +10,7 @@ describe('amounts for a goal', () => {
     page = begun.page;
   });
   const goalsPage = async (): Promise<void> => {
-    await page.goto(`${page.url().split('?')[0] ?? ''}/goals`, { waitUntil: 'networkidle0' });
+    await go(page, `${page.url().split('?')[0] ?? ''}/goals`);
     await page.waitForSelector('fm-goal-rows');
   };
   const goal = async (number: number, amount: string): Promise<void> => {

@@ -1,5 +1,5 @@
 import { type ElementHandle, type Page } from 'puppeteer-core';
-import { choose, figure, openFormula, openPage, press, putOnBench, rebuildLines, sees, type } from './household';
+import { choose, figure, go, openFormula, openPage, press, putOnBench, rebuildLines, reload, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 const focused = (page: Page): Promise<string> => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
@@ -56,7 +56,7 @@ describe('where the eye and the hand go', () => {
     const bench = await page.$$eval('fm-help dd, .ant-modal dd', (all) => all.length);
     await page.keyboard.press('Escape');
     await page.waitForFunction(() => document.querySelector('.ant-modal dd') === null);
-    await page.goto(`${household.url}/larder`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder`);
     await page.keyboard.press('?');
     await sees(page, 'Every food Fellmist knows');
     expect(await page.$$eval('.ant-modal dd', (all) => all.length)).toBeLessThan(bench);
@@ -91,7 +91,7 @@ describe('where the eye and the hand go', () => {
   });
 
   test('a guess is confirmed with one press; Enter takes what now stands in the field', async () => {
-    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/bench/paste`);
     await type(page, '#recipe-text', 'Seed cake\nServes 8\n200 g plain flour\n2 tsp caraway seeds\n30 g moonlight powder');
     await press(page, 'Yes, right: 2 tsp caraway');
     await page.waitForFunction(() => !document.body.innerText.includes('is a guess'));
@@ -162,7 +162,7 @@ describe('where the eye and the hand go', () => {
   test('by finger alone at 390: a line is swapped, its proposals taken, the balance dragged through, and saved', async () => {
     const { page: touch, faults } = await openPage(opened.browser, 'about:blank');
     await touch.setViewport({ width: 390, height: 600, isMobile: true, hasTouch: true });
-    await touch.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(touch, `${household.url}/shelf`);
     const tap = async (name: string): Promise<void> => {
       const handle = await touch.waitForFunction(
         (wanted) =>
@@ -246,11 +246,11 @@ describe('where the eye and the hand go', () => {
       return (await fetch('/api/packs/pack-oat-flour', { method: 'PUT', headers, body: JSON.stringify(pack) })).status;
     });
     expect(status).toBe(200);
-    await own.reload({ waitUntil: 'networkidle0' });
+    await reload(own);
     await sees(own, 'its thirst was tested');
     expect(await own.$eval('fm-pack-news', (news) => news.textContent)).toMatch(/Thickness: holds on the spoon\s*, before drops in blobs/);
     await press(own, 'Seen');
-    await own.reload({ waitUntil: 'networkidle0' });
+    await reload(own);
     await own.waitForSelector('.rebuilt .row');
     expect(await own.$('fm-pack-news .notice')).toBeNull();
     expect(faults).toEqual([]);
@@ -271,7 +271,7 @@ describe('where the eye and the hand go', () => {
     await type(own, '#body-weight', 'a ton');
     await own.keyboard.press('Tab');
     await sees(own, 'Give a weight from 10 to 300 kg');
-    await own.reload({ waitUntil: 'networkidle0' });
+    await reload(own);
     await press(own, 'Nutrition');
     expect(await share()).toBe('560 %');
     expect(faults).toEqual([]);
@@ -282,7 +282,7 @@ describe('where the eye and the hand go', () => {
     const { page: german, faults } = await openPage(opened.browser, `${household.url}/shelf`);
     const devtools = await german.createCDPSession();
     await devtools.send('Network.setUserAgentOverride', { userAgent: await german.evaluate(() => navigator.userAgent), acceptLanguage: 'de-DE' });
-    await german.reload({ waitUntil: 'networkidle0' });
+    await reload(german);
     await press(german, 'Carrot-cardamom loaf');
     await german.waitForSelector('.rebuilt .row');
     expect(await figure(german, 'proteinG')).toMatch(/^\d+,\d$/);

@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { openPage, press, putOnBench, sees, type } from './household';
+import { go, openPage, press, putOnBench, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 describe('the house', () => {
@@ -13,11 +13,11 @@ describe('the house', () => {
     page = begun.page;
   });
   const titles = async (): Promise<readonly string[]> => {
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/shelf`);
     await page.waitForSelector('.formula .title');
     return page.$$eval('.formula .title', (all) => all.map((one) => one.textContent?.trim() ?? ''));
   };
-  const house = (): Promise<unknown> => page.goto(`${household.url}/house`, { waitUntil: 'networkidle0' });
+  const house = (): Promise<unknown> => go(page, `${household.url}/house`);
 
   test('a copy is made, something is removed, the copy says so, is restored, and that is undone', async () => {
     await press(page, 'Make a copy now');
@@ -77,7 +77,7 @@ describe('the house', () => {
     await sees(phone, 'This device is new here');
     await type(phone, '#passphrase', 'six warm plum buns');
     await Promise.all([phone.waitForNavigation({ waitUntil: 'networkidle0' }), phone.click('button')]);
-    await phone.goto(`${household.urlAs('kitchen.test')}/house`, { waitUntil: 'networkidle0' });
+    await go(phone, `${household.urlAs('kitchen.test')}/house`);
     await sees(phone, 'Copies are restored, and their folder is chosen, on the machine');
     expect(await phone.$('#copies-folder')).toBeNull();
     await Promise.all([phone.waitForNavigation({ waitUntil: 'networkidle0' }), press(phone, 'Leave on this device')]);
@@ -97,14 +97,14 @@ describe('the house', () => {
       await type(page, field, text);
     await press(page, 'Keep this tin');
     await sees(page, 'grey loaf tin');
-    await press(page, 'Forget grey loaf tin');
-    await page.waitForFunction(() => !document.querySelector('[aria-label="Forget grey loaf tin"]'));
+    await press(page, 'Forget it: grey loaf tin');
+    await page.waitForFunction(() => !document.querySelector('[aria-label="Forget it: grey loaf tin"]'));
     await press(page, 'Undo');
-    await page.waitForSelector('[aria-label="Forget grey loaf tin"]');
+    await page.waitForSelector('[aria-label="Forget it: grey loaf tin"]');
   }, 60_000);
 
   test('a file of many recipes is looked at, chosen from, put on the shelf and taken off again in one press', async () => {
-    await page.goto(`${household.url}/shelf/recipes`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/shelf/recipes`);
     const file = join(mkdtempSync(join(tmpdir(), 'fellmist-many-')), 'many.md');
     writeFileSync(
       file,

@@ -91,6 +91,22 @@ export function openBrowser(): Promise<Browser> {
   });
 }
 
+/** Nothing is asked of the server any more. */
+function isQuiet(page: Page): Promise<void> {
+  return page.waitForNetworkIdle({ idleTime: 120, concurrency: 0 });
+}
+
+/** Opens an address, and waits until all of it is there. */
+export async function go(page: Page, url: string): Promise<void> {
+  await page.goto(url, { waitUntil: 'load' });
+  await isQuiet(page);
+}
+
+export async function reload(page: Page): Promise<void> {
+  await page.reload({ waitUntil: 'load' });
+  await isQuiet(page);
+}
+
 /** A page that remembers every error it logged. */
 export async function openPage(browser: Browser, url: string, width = 1280, height = 800): Promise<{ page: Page; faults: string[] }> {
   const context = await browser.createBrowserContext();
@@ -101,7 +117,7 @@ export async function openPage(browser: Browser, url: string, width = 1280, heig
   });
   page.on('pageerror', (error) => faults.push(String(error)));
   await page.setViewport({ width, height });
-  await page.goto(url, { waitUntil: 'networkidle0' });
+  await go(page, url);
   return { page, faults };
 }
 
@@ -163,7 +179,7 @@ export async function type(page: Page, selector: string, text: string): Promise<
 
 /** Puts a pasted recipe on the bench, as its first try. */
 export async function putOnBench(page: Page, url: string, recipe: string): Promise<void> {
-  await page.goto(`${url}/bench/paste`, { waitUntil: 'networkidle0' });
+  await go(page, `${url}/bench/paste`);
   await type(page, '#recipe-text', recipe);
   await press(page, 'Put on the bench');
   await sees(page, 'try 1 of 1');
@@ -171,7 +187,7 @@ export async function putOnBench(page: Page, url: string, recipe: string): Promi
 
 /** Takes a formula from the shelf to the bench. */
 export async function openFormula(page: Page, url: string, title: string): Promise<void> {
-  await page.goto(`${url}/shelf`, { waitUntil: 'networkidle0' });
+  await go(page, `${url}/shelf`);
   await press(page, title);
   await page.waitForSelector('.rebuilt .row');
 }

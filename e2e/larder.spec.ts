@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import { choose, openPage, press, rebuildLines, sees, type } from './household';
+import { choose, go, openPage, press, rebuildLines, reload, sees, type } from './household';
 import { visit } from './visit';
 
 const shelf = JSON.parse(readFileSync('data/label-shelf.json', 'utf8')) as readonly { code: string; name: string; behaves?: string }[];
@@ -76,7 +76,7 @@ describe('the larder', () => {
   });
 
   test('a label typed by hand: faults in words beside their field, mended as it is typed; zeros and a weighed piece', async () => {
-    await page.goto(`${household.url}/larder/pack/new?kind=oat-flour`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder/pack/new?kind=oat-flour`);
     await press(page, 'US');
     await fill('Grams of a serving', '30');
     await fill('Calories kcal, a serving', '470');
@@ -129,7 +129,7 @@ describe('the larder', () => {
       await page.keyboard.press('Enter');
     }
     await sees(page, 'days past');
-    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/bench/paste`);
     await type(page, '#recipe-text', 'Flapjack\nServes 4\n2 cups oat flour\n3 scoops oat flour\n100 ml milk');
     await sees(page, 'Oats from the fair');
     await sees(page, 'your own cup');
@@ -150,7 +150,7 @@ describe('the larder', () => {
     const folder = mkdtempSync(join(tmpdir(), 'fellmist-csv-'));
     writeFileSync(join(folder, 'foods.csv'), 'name,kind,energy_kcal,protein_g\nMoonlight syrup,sweetener,300,0\nBroken,sweetener,plenty,0\n');
     writeFileSync(join(folder, 'wrong.csv'), 'a,b\n1,2\n');
-    await page.goto(`${household.url}/larder/tables`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder/tables`);
     const input = (await page.waitForSelector('input[type=file]')) as unknown as ElementHandle<HTMLInputElement>;
     await input.uploadFile(join(folder, 'wrong.csv'));
     await sees(page, 'The column "name" is missing');
@@ -158,14 +158,14 @@ describe('the larder', () => {
     await sees(page, 'energy_kcal must be a number');
     await press(page, 'Take in 1 foods');
     await sees(page, '1 foods taken in');
-    await page.goto(`${household.url}/larder`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder`);
     await type(page, '#find-food', 'moonlight');
     await page.waitForFunction(() => document.querySelector('.rows .name')?.textContent?.includes('Moonlight syrup') === true);
     expect(await page.$$eval('.rows .name', (names) => names.length)).toBe(1);
   });
 
   test('two tabs on one pack: the later save is refused in words and nothing typed is lost', async () => {
-    await page.goto(`${household.url}/larder/pack/pack-drops`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder/pack/pack-drops`);
     const other = await openPage(browser, `${household.url}/larder/pack/pack-drops`);
     await type(other.page, '#pack-name', 'Drops, other tab');
     await press(other.page, 'Save');
@@ -175,7 +175,7 @@ describe('the larder', () => {
     await press(page, 'Save');
     await sees(page, 'This pack was saved from another place');
     expect(await page.$eval('fm-pack-conflict tbody', (rows) => (rows as HTMLElement).innerText.replace(/\s+/g, ' ').trim())).toBe('Name Drops, this tab Drops, other tab');
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Drops, this tab');
     await press(page, 'Save mine');
     await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);
@@ -183,12 +183,12 @@ describe('the larder', () => {
 
   test('an unsaved pack is there again in another tab once its own is closed; its saves are listed and any can be taken up', async () => {
     const other = await page.browserContext().newPage();
-    await other.goto(`${household.url}/larder/pack/pack-rye`, { waitUntil: 'networkidle0' });
+    await go(other, `${household.url}/larder/pack/pack-rye`);
     await type(other, '#pack-name', 'Rye, half written');
     await sees(other, 'not saved');
     await new Promise((resolve) => setTimeout(resolve, 200));
     await other.close();
-    await page.goto(`${household.url}/larder/pack/pack-rye`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder/pack/pack-rye`);
     await sees(page, 'Taken up as you left it');
     const name = (): Promise<string> => page.$eval('#pack-name', (field) => (field as HTMLInputElement).value);
     expect(await name()).toBe('Rye, half written');
@@ -204,7 +204,7 @@ describe('the larder', () => {
   });
 
   test('with the server gone a pack is not saved, says so, and is saved when it is back', async () => {
-    await page.goto(`${household.url}/larder/pack/pack-skyr`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder/pack/pack-skyr`);
     await press(page, 'Stock and price');
     await type(page, '#price', '2,10');
     await page.keyboard.press('Tab');
@@ -214,7 +214,7 @@ describe('the larder', () => {
     await household.open();
     await press(page, 'Save');
     await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     await press(page, 'Stock and price');
     await page.waitForSelector('#price');
     expect(await page.$eval('#price', (field) => (field as HTMLInputElement).value)).toBe('2.1');
@@ -224,7 +224,7 @@ describe('the larder', () => {
   });
 
   test('the long list is fetched as it is scrolled, and a food far down is opened by keyboard', async () => {
-    await page.goto(`${household.url}/larder`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder`);
     await page.$eval('.rows', (viewport) => viewport.scrollTo(0, 300 * 40));
     await page.waitForFunction(() =>
       [...document.querySelectorAll('.rows .row')].some((row) => Number(row.getAttribute('aria-rowindex')) > 300 && row.querySelector('.name') !== null),
@@ -242,7 +242,7 @@ describe('the larder', () => {
   });
 
   test('a pack that is removed can be brought back, and nothing went wrong on the way', async () => {
-    await page.goto(`${household.url}/larder?food=pack-curd`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder?food=pack-curd`);
     await press(page, 'Remove');
     await sees(page, 'was taken out of the larder');
     await press(page, 'Undo');

@@ -1,7 +1,7 @@
 import type { StoredFormula } from '@fellmist/contract';
 import { allLines } from '@fellmist/core';
 import type { Page } from 'puppeteer-core';
-import { press, sees, type } from './household';
+import { press, reload, sees, type } from './household';
 import { visit } from './visit';
 
 describe('without the server', () => {
@@ -17,7 +17,7 @@ describe('without the server', () => {
     await page.evaluate(async () => {
       await navigator.serviceWorker.ready;
     });
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     for (const path of ['/shelf', '/larder', '/bakes']) {
       await go(path);
       await page.waitForNetworkIdle();
@@ -72,7 +72,7 @@ describe('without the server', () => {
     await page.waitForFunction(() => !/waits? on this device/.test(document.body.innerText), { timeout: 20_000 });
     const after = await stored(id);
     expect(after.tries.length).toBe(before + 2);
-    expect(allLines(after.worksheet.rebuild).filter(({ amount }) => amount.value === 112)).toHaveLength(1);
+    expect(allLines(after.worksheet.rebuild).filter(({ amount }) => amount?.value === 112)).toHaveLength(1);
   }, 120_000);
 
   test('where another device saved meanwhile, both versions are shown, and the choice loses neither', async () => {
@@ -86,7 +86,9 @@ describe('without the server', () => {
     await sees(page, 'One save waits');
     const { worksheet, thisTry } = await stored(id);
     const body = JSON.stringify({ tryId: crypto.randomUUID(), label: 'elsewhere', worksheet });
-    expect((await fetch(`${household.url}/api/formulas/${id}`, { method: 'PUT', body, headers: { 'If-Match': `"${thisTry.id}"`, 'Content-Type': 'application/json' } })).status).toBe(200);
+    expect(
+      (await fetch(`${household.url}/api/formulas/${id}`, { method: 'PUT', body, headers: { 'If-Match': `"${thisTry.id}"`, 'Content-Type': 'application/json' } })).status,
+    ).toBe(200);
     await page.setOfflineMode(false);
     await sees(page, 'This formula was saved meanwhile elsewhere');
     expect(await page.$eval('.sides', (sides) => (sides as HTMLElement).innerText)).toContain('113');

@@ -1,5 +1,5 @@
 import { type Page } from 'puppeteer-core';
-import { choose, figure, press, putOnBench, rebuildLines, sees, type } from './household';
+import { choose, figure, press, putOnBench, rebuildLines, reload, sees, type } from './household';
 import { visit } from './visit';
 
 interface Rebuild {
@@ -155,7 +155,7 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     await type(page, '[aria-label="Name of try 3"]', 'Less butter');
     await page.keyboard.press('Tab');
     await press(page, 'Close');
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     await press(page, 'Tries');
     await page.waitForFunction(() => (document.querySelector('[aria-label="Name of try 3"]') as HTMLInputElement | null)?.value === 'Less butter');
     expect(await page.$$eval('.sprout', (tries) => tries.map((one) => one.getAttribute('aria-label')?.includes('grew from 1')))).toEqual([false, true, true]);

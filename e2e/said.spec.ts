@@ -1,4 +1,4 @@
-import { openFormula, openPage, press, putOnBench, sees } from './household';
+import { go, openFormula, openPage, press, putOnBench, sees } from './household';
 import { type Visit, visit } from './visit';
 
 describe('what is said, and in which measure', () => {
@@ -28,7 +28,7 @@ describe('what is said, and in which measure', () => {
     const { page: own, faults } = await openPage(opened.browser, `${household.url}/shelf`);
     const strange = /\.json|\bln\b|mmol|house model|house value|undefined|\bNaN\b|\bnull\b/i;
     for (const place of ['/shelf', '/larder', '/larder/tables', '/house', '/safety', '/bench/paste', '/cold']) {
-      await own.goto(household.url + place, { waitUntil: 'networkidle0' });
+      await go(own, household.url + place);
       expect((await own.evaluate(() => document.body.innerText)).match(strange)?.[0] ?? place).toBe(place);
     }
     await openFormula(own, household.url, 'Carrot-cardamom loaf');

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { openPage, press, sees } from './household';
+import { go, openPage, press, reload, sees } from './household';
 import { type Visit, visit } from './visit';
 
 describe('the shopping list', () => {
@@ -26,7 +26,7 @@ describe('the shopping list', () => {
     await sees(phone, 'Still to get');
     await tick(phone, first);
     await phone.waitForFunction(() => document.querySelector('.entry.done') !== null);
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     expect(await isTicked(page, first)).toBe(true);
     await household.kill();
     await tick(phone, first);
@@ -37,7 +37,7 @@ describe('the shopping list', () => {
   }, 60_000);
 
   test('what should be used up, and the own formulas that take it, lead to the bench', async () => {
-    await page.goto(`${household.url}/larder/shopping`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/larder/shopping`);
     await sees(page, 'Use it up');
     await sees(page, 'Egg yolk');
     await page.waitForSelector('.listed a');

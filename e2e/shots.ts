@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Browser, type Page } from 'puppeteer-core';
-import { choose, Household, openBrowser, openPage, press, sees, type } from './household';
+import { choose, go, Household, openBrowser, openPage, press, sees, type } from './household';
 
 interface View {
   readonly name: string;
@@ -43,7 +43,7 @@ async function openCold(page: Page, title: string): Promise<void> {
 /** The loaf, aimed at so many kilocalories and grams of protein a slice. */
 async function aimAt(page: Page, energy: string, protein: string): Promise<void> {
   await openLoaf(page);
-  await page.goto(`${page.url()}/goals`, { waitUntil: 'networkidle0' });
+  await go(page, `${page.url()}/goals`);
   await type(page, '[aria-label="Amount of goal 1"]', energy);
   await type(page, '[aria-label="Amount of goal 2"]', protein);
   await page.keyboard.press('Tab');
@@ -182,7 +182,7 @@ const VIEWS: readonly View[] = [
 async function take(browser: Browser, url: string, folder: string, view: View): Promise<void> {
   const { page } = await openPage(browser, `${url}/shelf`, view.width, view.height);
   if (view.theme) await page.evaluate((theme) => localStorage.setItem('fellmist.theme', theme), view.theme);
-  await page.goto(url + view.path, { waitUntil: 'networkidle0' });
+  await go(page, url + view.path);
   await view.act?.(page);
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: join(folder, `${view.name}.png`) as `${string}.png` });

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { press, sees, type } from './household';
+import { go, press, sees, type } from './household';
 import { visit } from './visit';
 
 /** Everything through the page's own doors: the server's for what was weighed, the screens for what was said, proposed and learned. */
@@ -74,10 +74,10 @@ describe('three tries from too thick to right', () => {
   test('the proposed amount is taken, the third is right, the pack learns from it, and the next formula with that pack starts right', async () => {
     const { id, tryId } = await shelve('Pea scones', 300);
     await bake(id, tryId, 300);
-    await page.goto(`${household.url}/book/${id}`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book/${id}`);
     await taste(AMOUNT.thick);
     await bake(id, tryId, 420);
-    await page.goto(`${household.url}/book/${id}`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book/${id}`);
     await taste(AMOUNT.thin);
     // Too thick by one at 300 g, too thin by one at 420: half way.
     await sees(page, 'Whole milk 360 g, all else as in try 2');
@@ -93,23 +93,23 @@ describe('three tries from too thick to right', () => {
     const saved = await page.evaluate(async (formula) => ((await (await fetch(`/api/formulas/${formula}`)).json()) as { thisTry: { id: string; number: number } }).thisTry, id);
     expect(saved.number).toBe(2);
     await bake(id, saved.id, 360);
-    await page.goto(`${household.url}/book/${id}`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book/${id}`);
     await taste(AMOUNT.right);
     await sees(page, 'Try 3 is there');
     // Another formula of the same pack, with as much milk as was right: reckoned with what its label's kind drinks it is thicker than the original.
     const next = await shelve('Pea scones again', 360);
     const balance = async (): Promise<string> => {
-      await page.goto(`${household.url}/bench/${next.id}`, { waitUntil: 'networkidle0' });
+      await go(page, `${household.url}/bench/${next.id}`);
       await sees(page, 'The rebuild');
       return page.evaluate(() => document.body.innerText);
     };
     expect(await balance()).not.toContain('as the original does');
-    await page.goto(`${household.url}/book/${id}`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book/${id}`);
     await sees(page, 'What this try teaches');
     await press(page, 'Let the pack learn it');
     await sees(page, 'has learned it.');
     expect(await balance()).toContain('as the original does');
-    await page.goto(`${household.url}/book/learned`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/book/learned`);
     await sees(page, 'with 1 test or try of this pack');
     await press(page, 'Forget it: How thirsty Pea protein');
     await page.waitForFunction(() => !document.body.innerText.includes('How thirsty Pea protein'));

@@ -1,11 +1,11 @@
 import { type Browser, type Page } from 'puppeteer-core';
-import { Household, openBrowser, openFormula, openPage, press, putOnBench, sees, shown, type } from './household';
+import { go, Household, openBrowser, openFormula, openPage, press, putOnBench, reload, sees, shown, type } from './household';
 
 const BUNS = 'Buns\nMakes 6\n200 g plain flour\n120 ml milk\n2 eggs';
 const OATS = 'Oat bake\nServes 4\n100 g rolled oats\n200 ml milk';
 
 async function pasteOnly(page: Page, url: string, text: string): Promise<void> {
-  await page.goto(`${url}/bench/paste`, { waitUntil: 'networkidle0' });
+  await go(page, `${url}/bench/paste`);
   await page.$eval(
     '#recipe-text',
     (field, pasted) => {
@@ -36,15 +36,15 @@ describe('what is not saved', () => {
   });
 
   test('what was done while the server was gone is there afterwards, the text, the change and the new recipe, and saved apart', async () => {
-    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/bench/paste`);
     await type(page, '#recipe-text', BUNS);
     await household.close();
     await press(page, 'Put on the bench');
     // The bench itself was never fetched: the text stays, and goes on the bench once that is there.
     await sees(page, 'The bench could not be fetched');
     await household.open();
-    await page.goto(`${household.url}/bench`, { waitUntil: 'networkidle0' });
-    await page.goto(`${household.url}/bench/paste`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/bench`);
+    await go(page, `${household.url}/bench/paste`);
     expect(await page.$eval('#recipe-text', (field) => (field as HTMLTextAreaElement).value)).toBe(BUNS);
     await press(page, 'Put on the bench');
     await sees(page, 'try 1 of 1');
@@ -67,7 +67,7 @@ describe('what is not saved', () => {
     await household.open();
     await page.waitForFunction(() => !/waits? on this device/.test(document.body.innerText), { timeout: 20_000 });
     await sees(page, 'try 1 of 1');
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/shelf`);
     await sees(page, 'Oat bake');
     await sees(page, 'unsaved changes');
     await openFormula(page, household.url, 'Buns');
@@ -77,7 +77,7 @@ describe('what is not saved', () => {
     await press(page, 'Back to the saved one');
     await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label="Amount of Egg, whole"]')?.value === '5');
     await written(page);
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/shelf`);
     await sees(page, 'Oat bake');
     expect([(await words(page)).includes('Buns'), (await words(page)).includes('unsaved')]).toEqual([true, false]);
   });
@@ -98,7 +98,7 @@ describe('what is not saved', () => {
       [other, '7'],
     ] as const) {
       await tab.bringToFront();
-      await tab.reload({ waitUntil: 'networkidle0' });
+      await reload(tab);
       await sees(tab, 'These changes were kept');
       expect(await tab.$eval('[aria-label="Amount of Egg, whole"]', (field) => (field as HTMLInputElement).value)).toBe(eggs);
     }
@@ -106,11 +106,11 @@ describe('what is not saved', () => {
     await sees(other, 'try 4 of 4');
     await other.close();
     await page.bringToFront();
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     await sees(page, 'This formula was saved meanwhile elsewhere');
     const sides = await page.$eval('.sides', (element) => (element as HTMLElement).innerText);
     expect([sides.includes('3 Egg') || sides.includes('3 egg'), sides.includes('7 egg') || sides.includes('7 Egg')]).toEqual([true, true]);
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/shelf`);
     await sees(page, 'unsaved changes');
     await openFormula(page, household.url, 'Buns');
     await press(page, 'Save mine as the next try');
@@ -120,7 +120,7 @@ describe('what is not saved', () => {
   test('a formula removed in another tab is offered back when this one saves', async () => {
     await openFormula(page, household.url, 'Oat bake');
     const other = await page.browserContext().newPage();
-    await other.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(other, `${household.url}/shelf`);
     await press(other, 'More for Oat bake');
     await press(other, 'Remove');
     await sees(other, 'was taken off the shelf');
@@ -160,7 +160,7 @@ describe('what is not saved', () => {
     expect(page.url()).toContain('/bench/paste');
     await pasteOnly(page, household.url, `Long buns\nServes 20000\n200 g plain flour\nMethod\n${'Stir it well and wait. '.repeat(200)}`);
     await sees(page, 'try 1 of 1');
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     await sees(page, 'try 1 of 1');
   });
 });
@@ -192,7 +192,7 @@ describe('the house', () => {
     await written(page);
     const { page: phone } = await openPage(browser, `${household.url}/house`, 390, 844);
     await phone.waitForFunction(() => (document.querySelector('#freezer') as HTMLInputElement | null)?.value === '-0.4');
-    await phone.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(phone, `${household.url}/shelf`);
     await sees(phone, 'kJ');
     expect(await words(phone)).not.toContain('kcal');
     await openFormula(phone, household.url, 'Sour-cherry kefir ice');
@@ -204,14 +204,14 @@ describe('the house', () => {
   });
 
   test('what was removed is brought back after a reload', async () => {
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/shelf`);
     await press(page, 'More for Carrot-cardamom loaf');
     await press(page, 'Remove');
     await sees(page, 'was taken off the shelf');
-    await page.goto(`${household.url}/house`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/house`);
     await press(page, 'Bring back Carrot-cardamom loaf');
     await sees(page, 'Nothing was removed');
-    await page.goto(`${household.url}/shelf`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/shelf`);
     await sees(page, 'Carrot-cardamom loaf');
     expect(await page.$$eval('.formula', (formulas) => formulas.length)).toBe(7);
   });

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, press, sees } from './household';
+import { choose, go, press, reload, sees } from './household';
 import { visit } from './visit';
 
 describe('the week', () => {
@@ -24,7 +24,7 @@ describe('the week', () => {
         body: JSON.stringify({ ...settings, people: ['Mara', 'Pim'] }),
       });
     });
-    await page.reload({ waitUntil: 'networkidle0' });
+    await reload(page);
     await press(page, 'Week');
     await sees(page, 'The whole week');
     expect((await rows('planned')).length + (await rows('baked')).length).toBeGreaterThan(0);
@@ -49,11 +49,11 @@ describe('the week', () => {
   }, 60_000);
 
   test('switched off in the House it is nowhere to be seen', async () => {
-    await page.goto(`${household.url}/house`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/house`);
     await page.click('#week-page');
-    await page.goto(`${household.url}/bakes`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/bakes`);
     expect(await page.$$eval('a', (links) => links.filter((link) => link.textContent?.trim() === 'Week').length)).toBe(0);
-    await page.goto(`${household.url}/bakes/week`, { waitUntil: 'networkidle0' });
+    await go(page, `${household.url}/bakes/week`);
     await sees(page, 'The week is switched off');
     expect(await page.$('table.figures')).toBeNull();
   }, 60_000);

@@ -16,8 +16,6 @@ import {
   goodPour,
   inOrder,
   inWeighingOrder,
-  mixingOrder,
-  moveInOrder,
   nextLine,
   nextTurn,
   pourChoices,
@@ -147,41 +145,7 @@ describe('told from several places', () => {
   });
 });
 
-describe('the order of mixing', () => {
-  test('a class has its own: dry things with the gum in them, wet apart; each line once', () => {
-    const stages = mixingOrder(formula, larder);
-    expect(stages.map(({ words }) => words)).toEqual(['Dry things', 'Wet things, apart']);
-    expect(stages[0]?.lineIds[0]).toBe(oats);
-    expect(stages.flatMap(({ lineIds }) => lineIds).sort()).toEqual(
-      allLines(formula)
-        .map(({ id }) => id)
-        .sort(),
-    );
-  });
-
-  test('a pasted method is followed where it names its lines; what stands in for the sugar goes where the sugar went', () => {
-    const text =
-      'Sponge\nMakes 8\n150 g butter\n150 g sugar\n3 eggs\n150 g plain flour\n1 tsp baking powder\nMethod\nCream the butter and sugar.\nBeat in the eggs one by one.\nFold in the dry ingredients.\nBake 25 minutes.';
-    const original = readFormula(text);
-    const [b, s, e, f, p] = allLines(original).map(({ id }) => id) as [string, string, string, string, string];
-    const erythritol = {
-      ...original,
-      parts: original.parts.map((part) => ({
-        ...part,
-        lines: part.lines.map((line) =>
-          line.id === s ? { ...line, name: 'erythritol', foodId: 'erythritol', origin: { kind: 'swapped' as const, lineId: s, swapId: 'w', note: '' } } : line,
-        ),
-      })),
-    };
-    const stages = mixingOrder(erythritol, larder, new Map([[s, 'sugar']]));
-    expect(stages.map(({ lineIds }) => lineIds)).toEqual([[b, s], [e], [f, p], []]);
-    expect(stages[3]?.then).toMatch(/25 minutes/);
-    expect(stages[2]?.then).toMatch(/dry ingredients/);
-    const moved = moveInOrder(stages, p, stages[0]?.id ?? '', b);
-    expect(moved.map(({ lineIds }) => lineIds)).toEqual([[p, b, s], [e], [f], []]);
-    expect(moveInOrder(stages, p, 'nowhere')).toEqual(stages);
-  });
-
+describe('the order of weighing', () => {
   test('what was added on the day is weighed last, and the next line is the first to come', () => {
     const line = readLine('10 g honey', 'x1', larder, 'us');
     const bake = bakeOf([{ kind: 'added', partId: 'none', line }, pour(oats, 120)]);

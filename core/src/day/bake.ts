@@ -1,6 +1,6 @@
-import { allLines, type Formula, type Line, type Part } from '../formula';
-import { FACTORS, roundToKitchen, scaleFormula } from '../vessel';
-import { ADDED, type BakeEvent, IN_THE_PAN, inOrder, standingEvents, type Portioning, type Stage } from './events';
+import { allLines, type Formula, IN_THE_PAN, type Line, type Part } from '../formula';
+import { FACTORS, isForMixing, roundToKitchen, scaleFormula } from '../vessel';
+import { ADDED, type BakeEvent, inOrder, standingEvents, type Portioning, type Stage } from './events';
 import { keptOf } from './kept';
 import { mixingOrder } from './order';
 import { goodPour } from './pour';
@@ -43,6 +43,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const standing = new Set(standingEvents(ordered));
   let [factor, factorWords] = [1, ''];
   let vessel: Bake['vessel'];
+  let mixedIn: Bake['mixedIn'];
   let stages: readonly Stage[] | undefined;
   let weighed: Bake['yield'];
   let portioning: Portioning | undefined;
@@ -74,7 +75,8 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
         if (event.factor >= FACTORS.least && event.factor <= FACTORS.most) [factor, factorWords, scaledAt] = [event.factor, event.words, at];
         break;
       case 'vessel chosen':
-        vessel = { vessel: event.vessel, count: event.count };
+        if (isForMixing(event.vessel)) mixedIn = { vessel: event.vessel, count: event.count };
+        else vessel = { vessel: event.vessel, count: event.count };
         break;
       case 'ordered':
         stages = event.stages;
@@ -171,7 +173,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const states = new Map<string, BakeLine>();
   const plan = rounded.formula;
   const known = new Set([IN_THE_PAN.id, ...plan.parts.map(({ id }) => id)]);
-  const pan: readonly Part[] = added.some(({ partId }) => partId === IN_THE_PAN.id) ? [{ ...IN_THE_PAN, lines: [] }] : [];
+  const pan: readonly Part[] = added.some(({ partId }) => partId === IN_THE_PAN.id) && !plan.parts.some(({ id }) => id === IN_THE_PAN.id) ? [{ ...IN_THE_PAN, lines: [] }] : [];
   const parts = [...plan.parts, ...pan].map((part) => {
     const extra = added.filter(({ partId }) => partId === part.id || (part.id === mainId && !known.has(partId)));
     const all = [...part.lines.map((line) => ({ line, isAdded: false })), ...extra.map(({ line }) => ({ line, isAdded: true }))];
@@ -199,6 +201,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
     factor,
     factorWords,
     vessel,
+    mixedIn,
     plan,
     exact,
     stages: loose.length > 0 ? [...order, { id: ADDED, words: 'Added on the day', lineIds: loose, then: '' }] : order,

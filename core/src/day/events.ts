@@ -12,9 +12,6 @@ export interface Stage {
 /** The stage of what was not in the formula. */
 export const ADDED = 'added';
 
-/** The part of what was not mixed in: fat for the pan, what went over it before it was baked. Its share stays behind on its own. */
-export const IN_THE_PAN = { id: 'pan', heading: 'In the pan' } as const;
-
 /** How an amount came into the bowl. */
 export const POURED_BY = ['scale', 'typed', 'spoon'] as const;
 export type PouredBy = (typeof POURED_BY)[number];

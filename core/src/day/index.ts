@@ -6,7 +6,6 @@ export {
   type BakeKind,
   type InTheHeat,
   inOrder,
-  IN_THE_PAN,
   standingEvents,
   nextTurn,
   POURED_BY,

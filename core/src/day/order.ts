@@ -1,6 +1,6 @@
 import table from '@fellmist/language/mixingOrders.json' with { type: 'json' };
 import { type Food, type Larder, partsOfName, pours } from '../food';
-import { allLines, type Formula, type Line } from '../formula';
+import { allLines, type Formula, IN_THE_PAN, type Line } from '../formula';
 import { type Stage } from './events';
 
 interface Takes {
@@ -12,10 +12,15 @@ interface Takes {
 
 interface Order {
   readonly classes: readonly string[];
+  /** What title or method say where this order holds whatever the class is: "all into the blender". */
+  readonly said?: string;
   readonly stages: readonly { readonly words: string; readonly takes: readonly Takes[]; readonly then: string }[];
 }
 
 const ORDERS = table.orders as readonly Order[];
+const PAN_STAGE: Pick<Stage, 'id' | 'words' | 'then'> = table.pan;
+/** Letters of a title or step that are looked through. */
+const LONGEST_READ = 400;
 
 /** Water from which a flavour is a liquid, g in 100 g: vanilla extract is, ground cinnamon is not. House value. */
 const WET_FLAVOUR_G = 30;
@@ -37,13 +42,19 @@ const foodOf = ({ foodId }: Line, larder: Larder): Food | undefined => (foodId =
 
 /** The stages of a class's own order [data/language/mixingOrders.json], part by part; those that take nothing are left out. */
 function stagesOfClass(formula: Formula, larder: Larder): readonly Stage[] {
-  const order = ORDERS.find(({ classes }) => formula.classId !== undefined && classes.includes(formula.classId)) ?? ORDERS.at(-1);
+  const told = [formula.title, ...formula.method].map((text) => text.slice(0, LONGEST_READ));
+  const order =
+    ORDERS.find(({ said }) => said !== undefined && told.some((text) => new RegExp(said, 'i').test(text))) ??
+    ORDERS.find(({ classes }) => formula.classId !== undefined && classes.includes(formula.classId)) ??
+    ORDERS.at(-1);
   return formula.parts.flatMap((part, p) =>
-    (order?.stages ?? []).flatMap(({ words, then }, s): readonly Stage[] => {
-      const mine = part.lines.filter((line) => order?.stages.findIndex((stage) => isTaken(foodOf(line, larder), stage.takes)) === s);
-      if (mine.length === 0) return [];
-      return [{ id: `${part.id}-${s}`, words: p > 0 && part.heading ? `${part.heading}: ${words.toLowerCase()}` : words, lineIds: mine.map(({ id }) => id), then }];
-    }),
+    part.id === IN_THE_PAN.id
+      ? [{ ...PAN_STAGE, lineIds: part.lines.map(({ id }) => id) }]
+      : (order?.stages ?? []).flatMap(({ words, then }, s): readonly Stage[] => {
+          const mine = part.lines.filter((line) => order?.stages.findIndex((stage) => isTaken(foodOf(line, larder), stage.takes)) === s);
+          if (mine.length === 0) return [];
+          return [{ id: `${part.id}-${s}`, words: p > 0 && part.heading ? `${part.heading}: ${words.toLowerCase()}` : words, lineIds: mine.map(({ id }) => id), then }];
+        }),
   );
 }
 

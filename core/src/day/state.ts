@@ -55,7 +55,10 @@ export interface Timer {
 export interface Bake {
   readonly factor: number;
   readonly factorWords: string;
+  /** What it is baked, frozen or kept in. */
   readonly vessel: { readonly vessel: Vessel; readonly count: number } | undefined;
+  /** The jar or bowl that it is mixed, blended or whipped in. */
+  readonly mixedIn: { readonly vessel: Vessel; readonly count: number } | undefined;
   /** The formula at the factor, as this kitchen can measure it. */
   readonly plan: Formula;
   /** The formula at the factor to the last digit. */

@@ -1,7 +1,7 @@
 import { larder, larderNotKnowing, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
-import { allLines, readLine } from '../formula';
-import { type Bake, type BakeAct, bowlsOf, foldBake, IN_THE_PAN, mixingOrder, nextLine, plateFigures, stepToDo } from './index';
+import { allLines, IN_THE_PAN, readLine } from '../formula';
+import { type Bake, type BakeAct, bowlsOf, foldBake, mixingOrder, nextLine, plateFigures, stepToDo } from './index';
 
 const TEXT =
   'Orange sponge\nMakes 8 slices\n150 g butter\n150 g sugar\n3 eggs\n150 g plain flour\n\nFor the glaze:\n80 g icing sugar\n15 g orange juice\n\nMethod\nHeat the oven to 180 C.\nCream the butter and sugar.\nBeat in the eggs.\nFold in the flour.\nBake 25 minutes.\nStir the icing sugar with the orange juice and pour it over.';

@@ -38,8 +38,9 @@ describe('a recipe as people keep it', () => {
   test('title, parts, method and notes each find their place', () => {
     expect(formula.title).toBe("Aunt Vera's Seed Buns");
     expect(formula.parts.map(({ heading, lines }) => [heading, lines.length])).toEqual([
-      ['', 9],
+      ['', 8],
       ['For the icing', 2],
+      ['In the pan', 1],
     ]);
     expect(formula.method).toEqual(['Heat the oven to 180 °C.', 'Mix 200 g of it first, then the rest.']);
     expect(formula.notes).toEqual(['Prep time: 20 mins']);

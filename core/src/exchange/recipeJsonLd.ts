@@ -1,8 +1,9 @@
 import { type Larder } from '../food';
-import { allLines, type Figures, type Formula, LIMITS, type Line, type Loss, type Part, portionWordFor, readLine, totalsOf, viewsOf } from '../formula';
+import { allLines, type Figures, type Formula, idOfPart, LIMITS, type Line, type Loss, type Part, portionWordFor, readLine, totalsOf, viewsOf } from '../formula';
 import { withMethod } from './fromMethod';
 import { MEASURE_SYSTEMS, type MeasureSystem } from '../quantity';
 import { claimOfNutrition } from './readClaim';
+import { withPan } from './recipeLines';
 import { readRecipeText, type ReadResult } from './recipeText';
 import { readYield } from './readYield';
 
@@ -139,7 +140,8 @@ function partsOf(recipe: Json, larder: Larder, measures: MeasureSystem): readonl
     if (part) part.lines.push(line);
     else parts.push({ heading: '', lines: [line] });
   }
-  return parts.filter((part) => part.lines.length > 0).map((part, i) => ({ id: `p${i + 1}`, ...part }));
+  const read = parts.filter((part) => part.lines.length > 0).map((part, i) => ({ id: idOfPart(part.heading, i), ...part }));
+  return withPan(read, larder);
 }
 
 const MEASURES_TOOL = 'measuring-cups:';

@@ -76,6 +76,14 @@ export interface Part {
   readonly leftBehindG?: number;
 }
 
+/** The part of what was not mixed in: fat for the pan, what went over it before it was baked. Its share stays behind on its own. */
+export const IN_THE_PAN = { id: 'pan', heading: 'In the pan' } as const;
+
+/** The id of a part that is read, by its heading and where it stands among them, the first 0. */
+export function idOfPart(heading: string, at: number): string {
+  return heading === IN_THE_PAN.heading ? IN_THE_PAN.id : `p${at + 1}`;
+}
+
 export interface Formula {
   readonly title: string;
   readonly portions: number;

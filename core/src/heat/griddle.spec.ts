@@ -54,6 +54,12 @@ describe('pieces on a hot plate', () => {
     expect(on('griddle-28', 'pancake', BATTER, 8, 40)).toBeUndefined();
   });
 
+  it('says how many pieces there have to be, so that one goes onto the plate', () => {
+    // 640 g of batter at about 1.05 g a millilitre, 8 mm thick: 760 cm² in all, and 28 cm across are 616 cm², 15 are 177.
+    expect(on('griddle-28', 'pancake', BATTER, 8)?.leastPieces).toBe(2);
+    expect(on('pan-20', 'pancake', BATTER, 2)?.leastPieces).toBe(5);
+  });
+
   it('tells what the bowl still gives: whole pieces, a last one a tenth short, and the batches for them', () => {
     const plate = on('griddle-28', 'pancake', BATTER, 8);
     if (!plate) throw new Error('no plate');

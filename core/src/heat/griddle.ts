@@ -27,6 +27,8 @@ export interface Griddling {
   readonly waitsS: number;
   /** Pieces in the last batch. */
   readonly last: number;
+  /** Fewer pieces than these are wider than the plate. */
+  readonly leastPieces: number;
 }
 
 /** W/m²K between a greased plate and batter, and between batter and the air of a kitchen. House values. */
@@ -92,5 +94,6 @@ export function griddling({ fit, volume, thermal, product, plateC, pieces }: Gri
     totalS,
     waitsS: totalS - firstBatchS,
     last: whole - (batches - 1) * fits,
+    leastPieces: isIron ? 1 : Math.ceil(volume.rawMl / thickCm / ((Math.PI / 4) * Math.min(vessel.acrossCm, vessel.lengthCm ?? Infinity) ** 2) - 1e-9),
   };
 }

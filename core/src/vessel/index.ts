@@ -18,6 +18,7 @@ export {
 export {
   capacityMl,
   depthCm,
+  isForMixing,
   isRound,
   RING_TUBE,
   placeMl,

@@ -35,6 +35,11 @@ export const RING_TUBE = 1 / 3;
 
 export const isRound = ({ shape }: Pick<Vessel, 'shape'>): boolean => ['round', 'ring', 'cups', 'bowl', 'jar'].includes(shape);
 
+/** Whether a vessel is for mixing and not for baking, freezing or keeping. */
+export function isForMixing({ use }: Pick<Vessel, 'use'>): boolean {
+  return use === 'mix' || use === 'blend';
+}
+
 /** Area inside the rim of one place, cm². */
 export function rimArea({ shape, acrossCm, lengthCm = acrossCm }: Pick<Vessel, 'shape' | 'acrossCm' | 'lengthCm'>): number {
   if (!isRound({ shape })) return acrossCm * lengthCm;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import { type Bake, cutPortions, differences, IN_THE_PAN, MOST_POUR_G, yieldCheck } from '@fellmist/core/bake';
+import { IN_THE_PAN } from '@fellmist/core';
+import { type Bake, cutPortions, differences, MOST_POUR_G, yieldCheck } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { bakeActions } from '../state/bake.actions';
@@ -74,8 +75,9 @@ export class AfterDesk {
     return into.by === 'number' ? fieldNumber(into.count, 2) : into.by === 'weight' ? fieldNumber(into.eachG, 0) : '';
   });
   protected readonly tare = computed(() => {
-    const { yield: weighed, vessel } = this.bake();
-    return weighed?.tareG ?? (vessel?.vessel.emptyG ?? 0) * (vessel?.count ?? 1);
+    const { yield: weighed, vessel, mixedIn } = this.bake();
+    const into = vessel ?? mixedIn;
+    return weighed?.tareG ?? (into?.vessel.emptyG ?? 0) * (into?.count ?? 1);
   });
   protected readonly check = computed(() => yieldCheck(this.bake(), this.desk.product()));
   protected readonly guessed = computed(() => {

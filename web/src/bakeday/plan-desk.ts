@@ -9,6 +9,7 @@ import {
   fitOf,
   fitWords,
   inWeighingOrder,
+  isForMixing,
   movedRoles,
   type ScaleAsk,
   scaleFor,
@@ -52,8 +53,25 @@ export class PlanDesk {
   private readonly byId = computed(() => new Map(this.desk.vessels().map((vessel) => [vessel.id, vessel])));
   protected readonly vesselOptions = computed((): readonly Option<string>[] => {
     const heat = this.desk.product()?.heat;
-    const first = (vessel: Vessel): number => (heat === 'none' ? (vessel.use === 'keep' || vessel.use === 'churn' ? 0 : 1) : vessel.use === 'bake' ? 0 : 1);
-    return [...this.desk.vessels()].sort((a, b) => first(a) - first(b)).map(({ id, name }) => ({ value: id, label: name }));
+    const last = this.desk.vessels().filter((vessel) => !isForMixing(vessel));
+    const [before, after]: readonly (readonly Vessel['use'][])[] =
+      heat === 'none' ? [['keep', 'churn'], []] : heat === 'griddle' ? [['griddle'], ['bake']] : [['bake'], ['griddle']];
+    const first = ({ use }: Vessel): number => (before?.includes(use) ? 0 : after?.includes(use) ? 1 : 2);
+    return last.sort((a, b) => first(a) - first(b)).map(({ id, name }) => ({ value: id, label: name }));
+  });
+  /** Jars and bowls, to be left again. */
+  protected readonly mixerOptions = computed((): readonly Option<string>[] =>
+    this.desk
+      .vessels()
+      .filter(isForMixing)
+      .map(({ id, name }) => ({ value: id, label: name })),
+  );
+  /** How the mix sits in the jar or bowl: one that is too small is filled more than once. */
+  protected readonly mixed = computed(() => {
+    const [chosen, volume, product] = [this.bake().mixedIn, this.desk.volume(), this.desk.product()];
+    if (!chosen || !volume) return undefined;
+    const fit = fitOf(chosen.vessel, chosen.count, volume, product);
+    return { words: fitWords(fit, volume, this.desk.vessels(), product), isRight: fit.state === 'good' };
   });
   protected readonly lineOptions = computed((): readonly Option<string>[] => inWeighingOrder(this.bake()).map((line) => ({ value: line.id, label: this.desk.lineName(line) })));
 
@@ -138,6 +156,11 @@ export class PlanDesk {
   protected choose(id: string): void {
     const vessel = this.byId().get(id);
     if (vessel) this.take(vessel);
+  }
+
+  protected chooseMixer(id: string): void {
+    const vessel = this.byId().get(id);
+    if (vessel) this.desk.tell({ kind: 'vessel chosen', vessel, count: 1 });
   }
 
   protected take(vessel: Vessel, count = 1): void {

@@ -1,5 +1,5 @@
 import { Router } from '@angular/router';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { type Formula, type GoalState, LIMITS, portionWordFor } from '@fellmist/core';
 import type { BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
@@ -14,6 +14,9 @@ import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
+
+/** A second press on Save is not yet one on what takes its place, milliseconds. */
+const REST_MS = 800;
 
 /** Title, class, portions, goals, tries and the state of saving. */
 @Component({
@@ -65,10 +68,26 @@ export class BenchHead {
     const { formulaId, head, waiting } = this.state();
     const isOnlyHere = this.unsaved() || waiting.length > 0;
     const exported = isOnlyHere || !formulaId || !head ? { words: SAY.exportOnceItIsSaved } : { words: SAY.exportTheRecipe, href: `/api/formulas/${formulaId}/recipe.jsonld` };
-    const baked = isOnlyHere || !formulaId ? [] : [{ words: SAY.bakeIt, run: (): void => void this.router.navigate(['/bakes'], { queryParams: { of: formulaId } }) }];
     const compared = !formulaId ? [] : [{ words: SAY.compareIt, run: (): void => void this.router.navigate(['/compare'], { queryParams: { of: formulaId } }) }];
-    return [...baked, ...compared, { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
+    return [...compared, { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
   });
+
+  /** There has been nothing to save for a moment: the next step is to bake it, where the eye looks for the next step. */
+  protected readonly isAtRest = signal(false);
+
+  constructor() {
+    effect((ended) => {
+      const { saving, saved, waiting } = this.state();
+      this.isAtRest.set(false);
+      if (this.unsaved() || saving !== 'idle' || !saved || waiting.length > 0) return;
+      const rest = setTimeout(() => this.isAtRest.set(true), REST_MS);
+      ended(() => clearTimeout(rest));
+    });
+  }
+
+  protected bakeIt(): void {
+    void this.router.navigate(['/bakes'], { queryParams: { of: this.state().formulaId } });
+  }
 
   protected readonly classOptions = computed(() => (this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name })));
   protected readonly classId = computed(() => this.desk.standing()?.product?.id ?? '');

@@ -37,7 +37,7 @@ export const SAY = {
   fetching: 'Fetching…',
   foodsWord: 'Foods',
   forget: 'Forget it',
-  forgetIt: (a: Shown) => said`Forget ${a}`,
+  forgetIt: (a: Shown) => said`Forget it: ${a}`,
   forgot: (a: Shown) => said`Forgot: ${a}.`,
   formula: 'formula',
   formulasWord: 'Formulas',

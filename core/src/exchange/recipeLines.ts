@@ -1,0 +1,173 @@
+import { type Larder, LIKELY, matchFood, SURE } from '../food';
+import { findAmount, IN_THE_PAN, type Line, type Part } from '../formula';
+import { readAmount } from '../quantity';
+import { readYield } from './readYield';
+
+/** An ingredient line longer than this is prose. */
+const LONG_LINE = 140;
+
+/** What stands alone over a section. */
+export const METHOD_HEADING = /^(?:#+\s*)?(?:method|directions?|instructions?|steps?|preparation|procedure|how to make(?: it)?|to make)\s*:?\s*$/i;
+/** "Method: melt the butter": the heading and the first step in one line. */
+export const METHOD_LEAD = /^(?:method|directions?|instructions?|procedure)\s*:\s*(\S.*)$/i;
+export const INGREDIENT_HEADING = /^(?:#+\s*)?(?:ingredients?(?: list)?|you(?:'|’)?(?:ll| will) need|what you need)\s*:?\s*$/i;
+export const NOTES_HEADING = /^(?:#+\s*)?(?:notes?|tips?|nutrition(?:al)?(?: information| facts)?)\s*:?\s*$/i;
+const TIMES =
+  /^(?:(?:tins?|trays?|pans?|storage|keeps|per serving|per portion|you will also need|prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|rest(?:ing)?|chill(?:ing)?)(?:\s+time)?|oven|difficulty|course|cuisine|author|source|calories|equipment)\s*[:\-–]/i;
+
+/** What a line of a pasted recipe is. */
+type LineKind = 'heading' | 'stage' | 'ingredient' | 'method' | 'note';
+
+/** Where in the recipe one reads. */
+export interface Place {
+  section: 'ingredients' | 'method' | 'notes';
+  seenIngredient: boolean;
+}
+
+/** A line without what marks it in a list. */
+export function stripBullet(line: string): string {
+  return line.replace(/^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s))\s*/, '').trim();
+}
+
+/** "Dry ingredients", "Wet:", "Liquid ingredients" are stages of one mix, not things made apart. */
+const STAGE =
+  /^(?:for\s+)?(?:the\s+|all\s+)?(?:dry|wet|liquid|solid|other|remaining|main|basic|fresh|cold)(?:\s+(?:ingredients?|mix(?:ture)?|goods|stuff|things|items|bowl|part))?$/i;
+/** What is made, baked or served apart. */
+export const PART_WORDS =
+  /\b(?:icing|frosting|glaze|topping|filling|crust|base|sauce|syrup|crumble|streusel|ganache|drizzle|custard|dough|batter|cake|sponge|decoration|garnish|coating|layer|(?:egg )?wash|mix[- ]?in|add[- ]?in|marinade|dressing|buttercream|compote|swirl|crumb|to serve|to finish|to decorate|to garnish)s?$/i;
+
+/** A heading without its marks. */
+export function headingWords(line: string): string {
+  return line
+    .replace(/^#+\s*/, '')
+    .replace(/^\*\*(.+)\*\*$/, '$1')
+    .replace(/\s*:\s*$/, '');
+}
+
+/** Longer lines than this are never headings. */
+const LONG_HEADING = 64;
+
+function looksLikeHeading(line: string, next: string | undefined): boolean {
+  if (line.length > LONG_HEADING) return false;
+  const plain = headingWords(line);
+  if (readAmount(plain)) return false;
+  if (/^#+\s/.test(line) || /^\*\*[^*]+\*\*$/.test(line) || /^[^.!?]{2,60}:\s*$/.test(line) || STAGE.test(plain)) return true;
+  if (/^for the\b[^.,]{2,40}$/i.test(plain)) return true;
+  return PART_WORDS.test(plain) && plain.split(' ').length <= 4 && next !== undefined && startsWithFigure(next) && !/^(?:add|pour|make|mix)\b/i.test(plain);
+}
+
+function startsWithFigure(line: string): boolean {
+  const read = readAmount(line);
+  return read !== undefined && read.rest !== '' && !/^(?:an?|one)\s/i.test(read.text === '' ? line : '');
+}
+
+function looksLikeSentence(line: string): boolean {
+  return (
+    line.length > LONG_LINE ||
+    (/[.!]$/.test(line) && line.split(' ').length > 5) ||
+    /^(?:step\s*\d+|\d+\s*[.)])\s*[A-Z][a-z]+\s+(?:the|a|an|all|in|and|together|until|with|over|for)\b/i.test(line)
+  );
+}
+
+/** A line of the method begins with what is done; a short one also says how hot or how long. */
+const DEED =
+  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain)\b/i;
+/** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
+const AT_THE_STOVE =
+  /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
+
+/** "Cream cheese, 200 g": the name of a food to the letter, though it begins as a deed does. */
+function isNamed(line: string, larder: Larder): boolean {
+  const [best] = matchFood(nameIn(line), larder.index);
+  return best !== undefined && best.isExact && best.score >= SURE;
+}
+
+/** "Warm milk to 82C": no amount of anything stands before it. */
+const HOT = /\b(?:to|at|bei|on)\s\d{2,3}\s?(?:°|degrees?\b|[CF]\b)/i;
+
+/** An amount left to the baker. */
+const AT_WILL = /\b(?:to taste|as needed|optional|for (?:dusting|greasing|frying|serving|decorating))\)?$/i;
+
+/** What stands in a line beside its amount. */
+function nameIn(line: string): string {
+  return findAmount(line)
+    .rest.replace(/[,(].*$/, '')
+    .trim();
+}
+
+/** An ingredient list goes on below a method or a note: "2 tbsp icing sugar" right under "For the glaze". */
+export function isPlainIngredient(line: string | undefined, larder: Larder): boolean {
+  if (line === undefined || line.length > LONG_LINE) return false;
+  const read = readAmount(line);
+  return read?.unitGiven === true && (matchFood(nameIn(line), larder.index)[0]?.score ?? 0) >= SURE;
+}
+
+/** "NB keeps three days", "Tip: warm it first". */
+const ASIDE = /^(?:n\.?b\.?|p\.?s\.?|tips?|notes?)(?:\s*[:–—-]|\.?\s)\s*\S/i;
+const ENUMERATED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+(?=\p{L})/iu;
+
+/** "20 minutes in a hot oven", "220C for 25 min": how long or how hot, and no amount of anything. */
+const TIME_OR_HEAT = /^(?:about\s+|for\s+|at\s+)?(?:\d[\d.–-]{0,6}|[a-z]{3,8}(?:[ -][a-z]{3,5})?)\s?(?:°|degrees?\b|min(?:ute)?s?\b|hours?\b|hrs?\b|(?<=[1-4]\d\d\s?)[CF]\b)/i;
+
+/** "1) oven 180", below the ingredients and no food itself. */
+function isNumberedStep(line: string, place: Place, larder: Larder): boolean {
+  const mark = ENUMERATED.exec(line);
+  if (!mark || !place.seenIngredient) return false;
+  const rest = line.slice(mark[0].length);
+  return readAmount(rest) === undefined && (matchFood(nameIn(rest), larder.index)[0]?.score ?? 0) < SURE;
+}
+
+/** What a line is, by its own words, where it stands and what comes below it. */
+export function kindOf(line: string, place: Place, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
+  const isHeading = looksLikeHeading(line, next);
+  if (isHeading && place.section !== 'ingredients' && isPlainIngredient(next, larder)) place.section = 'ingredients';
+  if (place.section === 'notes') return 'note';
+  if (place.section === 'method') return 'method';
+  if (line.length > LONG_LINE) return place.seenIngredient ? 'method' : 'note';
+  if (TIMES.test(line) || ASIDE.test(line)) return 'note';
+  if (isHeading) return STAGE.test(headingWords(line)) ? 'stage' : 'heading';
+  if (isNumberedStep(line, place, larder)) return 'method';
+  if (TIME_OR_HEAT.test(line)) return place.seenIngredient && (next === undefined || TIME_OR_HEAT.test(next) || !startsWithFigure(next)) ? 'method' : 'note';
+  const figure = startsWithFigure(line);
+  if (!figure && HOT.test(line)) return place.seenIngredient ? 'method' : 'note';
+  if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
+  if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';
+  if (DEED.test(line) && (line.split(' ').length > 3 || AT_THE_STOVE.test(line) || /[.!]$/.test(line))) return place.seenIngredient ? 'method' : 'note';
+  const score = matchFood(nameIn(line), larder.index)[0]?.score ?? 0;
+  if (score >= SURE || (score >= LIKELY && AT_WILL.test(line)) || ((place.seenIngredient || /\d/.test(line)) && score >= LIKELY)) return 'ingredient';
+  const reads = !/[.!?]$/.test(line) && line.split(' ').length <= 8;
+  return place.seenIngredient && reads ? 'ingredient' : 'note';
+}
+
+/** Whether the first line is a title and not the first ingredient. */
+export function looksLikeTitle(line: string, larder: Larder): boolean {
+  if (line.length > 120) return false;
+  if (METHOD_HEADING.test(line) || INGREDIENT_HEADING.test(line) || TIMES.test(line) || readYield(line)) return false;
+  const plain = line.replace(/^#+\s*/, '');
+  if (/:\s*$/.test(plain) || STAGE.test(plain)) return false;
+  if (/\sfor (?:\d{1,2}|one|two|four|six)$/i.test(plain) && !readAmount(plain)) return true;
+  const read = readAmount(plain);
+  if (read?.unitGiven) return false;
+  if (!read && /^\p{Lu}/u.test(plain)) return true;
+  if (read && !/^[a-z]/i.test(plain)) return (matchFood(read.rest, larder.index)[0]?.score ?? 0) < LIKELY;
+  return (matchFood(plain, larder.index)[0]?.score ?? 0) < SURE;
+}
+
+/** "1 tbsp oil for the pan", "butter, to grease the tin": fat that is not mixed in. */
+const FOR_THE_PAN =
+  /\b(?:for|to)\s+(?:the\s+|a\s+|your\s+)?(?:hot\s+)?(?:pans?|frying(?:\s+pan)?|fry(?:\s+in)?|grease|greasing|oiling|griddle|skillet|waffle[ -]?iron|iron|tins?|mou?lds?)\b/i;
+
+/** Whether a line is fat for the pan or tin, which is no part of the mix. */
+function isForThePan(line: Line, larder: Larder): boolean {
+  const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
+  return food?.kind === 'fat' && FOR_THE_PAN.test(line.text);
+}
+
+/** Fat for the pan is no part of the mix: it stands in a part of its own, at the end. */
+export function withPan(parts: readonly Part[], larder: Larder): readonly Part[] {
+  const pan = parts.flatMap(({ lines }) => lines.filter((line) => isForThePan(line, larder)));
+  if (pan.length === 0 || parts.some(({ id }) => id === IN_THE_PAN.id) || parts.every(({ lines }) => lines.every((line) => pan.includes(line)))) return parts;
+  const mixed = parts.map((part) => ({ ...part, lines: part.lines.filter((line) => !pan.includes(line)) })).filter(({ lines }) => lines.length > 0);
+  let count = 0;
+  return [...mixed, { ...IN_THE_PAN, lines: pan }].map((part) => ({ ...part, lines: part.lines.map((line) => ({ ...line, id: `l${++count}` })) }));
+}
