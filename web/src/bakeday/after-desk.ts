@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import { IN_THE_PAN } from '@fellmist/core';
+import { IN_THE_PAN, sameShareOf } from '@fellmist/core';
 import { type Bake, cutPortions, differences, MOST_POUR_G, yieldCheck } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { addDays, formatISO, parseISO } from 'date-fns';
@@ -92,10 +92,11 @@ export class AfterDesk {
   protected readonly rows = computed(() => {
     const [plan, real] = [this.desk.plan(), this.desk.real()];
     if (!plan || !real) return [];
+    const planned = sameShareOf(plan.views, real.views);
     return ROWS.map((row) => {
       const isEnergy = row.key === 'energyKcal';
       const shown = isEnergy ? this.preferences.energyFigure() : row.key;
-      const [was, is] = [plan.views.portion[shown], real.views.portion[shown]];
+      const [was, is] = [planned[shown], real.views.portion[shown]];
       return {
         key: row.key,
         name: row.name,
@@ -116,13 +117,12 @@ export class AfterDesk {
   protected readonly why = computed(() => {
     const [bake, larder, plan, real] = [this.bake(), this.desk.larder(), this.desk.plan(), this.desk.real()];
     if (!larder || !plan || !real) return undefined;
-    const found = differences(bake.plan, bake.real, { plan: plan.views.portions, real: real.views.portions }, 'energyKcal', larder, this.preferences.counting());
-    const whole = real.views.portion.energyKcal.amount - plan.views.portion.energyKcal.amount;
+    const found = differences(bake.plan, bake.real, { plan: real.views.portions, real: real.views.portions }, 'energyKcal', larder, this.preferences.counting());
+    const whole = real.views.portion.energyKcal.amount - sameShareOf(plan.views, real.views).energyKcal.amount;
     const told = found.filter(({ amount, byG }) => Math.abs(amount) >= TOLD_KCAL && Math.abs(byG) >= 0.5).slice(0, 3);
     if (Math.abs(whole) < TOLD_KCAL) return undefined;
     const foods = told.map(({ name, byG }) => SAY.moreOrLess(showNumber(Math.abs(byG), 0), byG > 0 ? SAY.more : SAY.less, name.toLowerCase()));
-    const cut = Math.abs(plan.views.portions - real.views.portions) > 0.01 ? [SAY.otherNumber(showPortions(real.views.portions), showPortions(plan.views.portions))] : [];
-    return SAY.because(showChange(0, this.preferences.inEnergy(whole), 0), this.preferences.energyUnit(), [...foods, ...cut].join(', ') || SAY.manySmall);
+    return SAY.because(showChange(0, this.preferences.inEnergy(whole), 0), this.preferences.energyUnit(), foods.join(', ') || SAY.manySmall);
   });
 
   protected readonly pieces = computed(() => {

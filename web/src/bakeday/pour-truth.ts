@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { sameShareOf } from '@fellmist/core';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
 import { showNumber } from '../ui/figures';
@@ -29,7 +30,7 @@ export class PourTruth {
     return {
       word: bake.plan.portionWord,
       energy: `${energy(real.views.portion.energyKcal.amount)} ${this.preferences.energyUnit()}`,
-      rest: SAY.proteinAndPlan(showNumber(real.views.portion.proteinG.amount, 1), energy(plan.views.portion.energyKcal.amount)),
+      rest: SAY.proteinAndPlan(showNumber(real.views.portion.proteinG.amount, 1), energy(sameShareOf(plan.views, real.views).energyKcal.amount)),
       fresh: fresh.length > 0 ? SAY.nowContains(fresh.join(', ')) : undefined,
       cautions: real.cautions.filter(({ text }) => !known.has(text)).map(({ text }) => text),
     };

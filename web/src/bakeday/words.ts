@@ -163,7 +163,6 @@ export const SAY = {
   onTheScale: 'On the scale',
   orAScoopOf: 'or a scoop of',
   orType: 'Or type',
-  otherNumber: (a: Shown, b: Shown) => said`cut into ${a} instead of ${b}`,
   over: (a: Shown) => said`${a} g over`,
   overIt: 'What goes over it',
   overItSuchAs: 'over it: 15 g maple syrup',
