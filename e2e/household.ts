@@ -123,7 +123,13 @@ export async function openPage(browser: Browser, url: string, width = 1280, heig
 
 /** Waits until the page's words hold `words`. */
 export async function sees(page: Page, words: string): Promise<void> {
-  await page.waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), { timeout: 10_000 }, words);
+  const failed = new Error(`"${words}" is not seen`);
+  await page
+    .waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), { timeout: 10_000 }, words)
+    .catch(async () => {
+      failed.message += ` in: ${await page.evaluate(() => document.querySelector('main')?.innerText.replace(/\s+/g, ' ').slice(0, 1500) ?? '')}`;
+      throw failed;
+    });
 }
 
 /** Waits for the frame that shows what the last event changed. */
@@ -146,7 +152,8 @@ export async function press(page: Page, name: string): Promise<void> {
       { timeout: 10_000 },
       name,
     )
-    .catch(() => {
+    .catch(async () => {
+      failed.message += ` in: ${await page.evaluate(() => document.querySelector('main')?.innerText.replace(/\s+/g, ' ').slice(0, 1500) ?? '')}`;
       throw failed;
     });
   await (handle.asElement() as unknown as { click(): Promise<void> }).click();

@@ -33,21 +33,22 @@ export class Walk {
     await choose(this.page, field, name);
   }
 
-  /** Weighs each line out by typing its grams, in the order in which they are asked for; steps between are done. */
+  /** Weighs the first lines out by typing their grams, in the order in which they are asked for; steps between are done. */
   async weigh(grams: readonly number[]): Promise<void> {
     await press(this.page, 'Weigh out');
-    for (const g of grams) {
-      await this.toTheNextLine();
-      await type(this.page, '#typed', String(g));
-      await this.page.keyboard.press('Enter');
-      await this.page.waitForFunction(() => (document.querySelector<HTMLInputElement>('#typed')?.value ?? '') === '');
-    }
-    await this.toTheNextLine();
-    await sees(this.page, 'All is in');
+    for (const g of grams) await this.pour(g);
+    await this.steps();
+  }
+
+  async pour(grams: number): Promise<void> {
+    await this.steps();
+    await type(this.page, '#typed', String(grams));
+    await this.page.keyboard.press('Enter');
+    await this.page.waitForFunction(() => (document.querySelector<HTMLInputElement>('#typed')?.value ?? '') === '');
   }
 
   /** Does the steps that stand between two lines. */
-  private async toTheNextLine(): Promise<void> {
+  async steps(): Promise<void> {
     for (let step = 0; step < 12; step++) {
       await this.page.waitForFunction(() => document.querySelector('.step, .food') !== null);
       if (!(await this.page.$('.step'))) return;
@@ -59,6 +60,7 @@ export class Walk {
 
   async cameOut(grams: number, tin = 0): Promise<void> {
     await press(this.page, 'What came out');
+    await sees(this.page, 'What it weighs');
     await type(this.page, '#yield', String(grams));
     if (tin > 0) await type(this.page, '#tin-weighs', String(tin));
     await press(this.page, 'Weighed');

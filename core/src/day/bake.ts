@@ -2,7 +2,7 @@ import { allLines, type Formula, IN_THE_PAN, type Line, type Part } from '../for
 import { FACTORS, isForMixing, roundToKitchen, scaleFormula } from '../vessel';
 import { ADDED, type BakeEvent, inOrder, standingEvents, type Portioning, type Stage } from './events';
 import { keptOf } from './kept';
-import { mixingOrder } from './order';
+import { isServedAsItIs, mixingOrder } from './order';
 import { goodPour } from './pour';
 import { partLeft, realLines } from './realLines';
 import { type Bake, type BakeLine, type BakeSetting, type Plate, type Pour } from './state';
@@ -174,7 +174,8 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const plan = rounded.formula;
   const known = new Set([IN_THE_PAN.id, ...plan.parts.map(({ id }) => id)]);
   const pan: readonly Part[] = added.some(({ partId }) => partId === IN_THE_PAN.id) && !plan.parts.some(({ id }) => id === IN_THE_PAN.id) ? [{ ...IN_THE_PAN, lines: [] }] : [];
-  const parts = [...plan.parts, ...pan].map((part) => {
+  const parts = [...plan.parts, ...pan].flatMap((part) => {
+    if (isServedAsItIs(part, formula, larder)) return [part];
     const extra = added.filter(({ partId }) => partId === part.id || (part.id === mainId && !known.has(partId)));
     const all = [...part.lines.map((line) => ({ line, isAdded: false })), ...extra.map(({ line }) => ({ line, isAdded: true }))];
     const real = all.flatMap(({ line, isAdded }) => {
@@ -183,7 +184,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
       states.set(line.id, state);
       return realLines(line, state);
     });
-    return partLeft({ ...part, lines: real }, told);
+    return partLeft({ ...part, lines: real }, told, formula.method, larder);
   });
   const { yieldMassG: _guess, portionMassG: _each, ...bare } = plan;
   const into = portioning ?? { by: 'number', count: plan.portions };

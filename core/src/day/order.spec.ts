@@ -41,6 +41,16 @@ describe('the order of mixing', () => {
     expect(moveInOrder(stages, p, 'nowhere')).toEqual(stages);
   });
 
+  test('what is for the table as it is, is not weighed; what the method makes of it, is', () => {
+    const served = (method: string): readonly string[] => {
+      const toast = readFormula(`Soaked toast\n4 slices white bread\n2 eggs\n150 g milk\n\nFor the table:\n80 g blueberries\n\n${method}`);
+      const names = new Map(allLines(toast).map(({ id, foodId }) => [id, foodId ?? '']));
+      return mixingOrder({ ...toast, classId: 'soaked-bread' }, larder).flatMap(({ lineIds }) => lineIds.map((id) => names.get(id) ?? ''));
+    };
+    expect(served('Whisk eggs and milk. Soak the bread in it.')).toEqual(['egg', 'whole-milk', 'white-bread']);
+    expect(served('Whisk eggs and milk. Soak the bread in it. Warm the blueberries.')).toContain('blueberries');
+  });
+
   test('what is all blended goes into the jar, oats first; fat for the pan is none of it and comes last', () => {
     const blended = readFormula(
       'Griddle cakes\nServes 2\n3 eggs\n120 g rolled oats\n1 banana\n1 tbsp oil for the pan\nPut it all in the blender, oats first, and blend until smooth. Fry two at a time.',

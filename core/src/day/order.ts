@@ -1,6 +1,6 @@
 import table from '@fellmist/language/mixingOrders.json' with { type: 'json' };
 import { type Food, type Larder, partsOfName, pours } from '../food';
-import { allLines, type Formula, IN_THE_PAN, type Line } from '../formula';
+import { allLines, type Formula, IN_THE_PAN, type Line, type Part } from '../formula';
 import { type Stage } from './events';
 
 interface Takes {
@@ -67,7 +67,7 @@ const WET = /\b(?:wet|liquids?)\b(?:\s+(?:things|ingredients|mix|ones))?/i;
 const NAMED_ENOUGH = 0.6;
 
 const plain = (text: string): readonly string[] => text.toLowerCase().match(/\p{L}+/gu) ?? [];
-const stem = (word: string): string => word.replace(/(?<=\p{L}{3})(?:es|s)$/u, '');
+const stem = (word: string): string => word.replace(/(?<=\p{L}{3})ies$/u, 'y').replace(/(?<=\p{L}{3})(?:es|s)$/u, '');
 
 type Names = readonly (readonly string[])[];
 
@@ -100,7 +100,15 @@ const NO_NAMES: ReadonlyMap<string, string> = new Map();
 /** A bake asks for the order at every event, and its formula stays. */
 const ordersBefore = new WeakMap<Formula, { readonly larder: Larder; readonly former: ReadonlyMap<string, string>; readonly stages: readonly Stage[] }>();
 
-function orderAnew(formula: Formula, larder: Larder, former: ReadonlyMap<string, string>): readonly Stage[] {
+/** Whether a part is for the table as it is: no step of the method does anything to its foods, so nothing of it is weighed into the mix. */
+export function isServedAsItIs(part: Part, { method }: Pick<Formula, 'method'>, larder: Larder): boolean {
+  if (part.counting !== 'at the table') return false;
+  const steps = method.map((text) => new Set(plain(text).map(stem)));
+  return !part.lines.some((line) => namesOf(line, larder, NO_NAMES).some((names) => names.some((name) => steps.some((words) => name.every((word) => words.has(word))))));
+}
+
+function orderAnew(whole: Formula, larder: Larder, former: ReadonlyMap<string, string>): readonly Stage[] {
+  const formula = { ...whole, parts: whole.parts.filter((part) => !isServedAsItIs(part, whole, larder)) };
   const byClass = stagesOfClass(formula, larder);
   const lines = allLines(formula);
   const steps = formula.method.filter((text) => text.trim() !== '');

@@ -1,3 +1,4 @@
+import { type Larder } from '../food';
 import { type Line, type Part } from '../formula';
 import { gramsNumber } from '../quantity';
 import { type Bake, type BakeLine } from './state';
@@ -26,8 +27,28 @@ export function realLines(line: Line, state: BakeLine): readonly Line[] {
   });
 }
 
-/** Grams of a part that stay behind: what was weighed, or else what the formula says. */
-export function partLeft(part: Part, told: Bake['leftBehind']): Part {
+/** What the method says of bread or biscuit that takes up a soak. */
+const SOAKS = /\b(?:soak|dip|steep)/i;
+/** How the id of a soak begins that stands apart from its bread. */
+const SOAK = 'soak-';
+
+/**
+ * A part with the grams of it that stay behind: what was weighed, or else what the formula says. Where bread is soaked, what
+ * stays in the dish is of the soak alone: it stands in a part of its own beside the bread.
+ */
+export function partLeft(part: Part, told: Bake['leftBehind'], method: readonly string[], larder: Larder): readonly Part[] {
   const mine = told.filter(({ partId }) => partId === part.id);
-  return mine.length === 0 ? part : { ...part, leftBehindG: mine.reduce((sum, { massG }) => sum + massG, 0) };
+  if (mine.length === 0) return [part];
+  const leftBehindG = mine.reduce((sum, { massG }) => sum + massG, 0);
+  const isBread = ({ foodId }: Line): boolean => foodId !== undefined && larder.foods.get(foodId)?.kind === 'biscuit';
+  const bread = method.some((step) => SOAKS.test(step.slice(0, LONGEST_STEP))) ? part.lines.filter(isBread) : [];
+  if (bread.length === 0 || bread.length === part.lines.length) return [{ ...part, leftBehindG }];
+  const { leftBehindG: _before, ...whole } = part;
+  return [
+    { ...whole, lines: bread },
+    { ...whole, id: `${SOAK}${part.id}`, lines: part.lines.filter((line) => !isBread(line)), leftBehindG },
+  ];
 }
+
+/** Letters of a step that are looked through. */
+const LONGEST_STEP = 400;

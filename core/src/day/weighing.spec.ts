@@ -81,6 +81,23 @@ describe('fat for the pan', () => {
   });
 });
 
+describe('a soak', () => {
+  test('that stays in the dish takes nothing of the bread with it', () => {
+    const toast = readFormula('Soaked toast\nServes 2\n4 slices white bread\n2 eggs\n150 g milk\n\nWhisk eggs and milk. Soak the bread in it and fry it.');
+    const [bread = '', , milk = ''] = allLines(toast).map(({ id }) => id);
+    const partId = toast.parts[0]?.id ?? '';
+    const acts: readonly BakeAct[] = [
+      { kind: 'poured', lineId: bread, massG: 168, by: 'typed' },
+      { kind: 'poured', lineId: milk, massG: 150, by: 'typed' },
+      { kind: 'left behind', where: 'in the dish', massG: 50, partId },
+    ];
+    const told = acts.map((act, i) => ({ ...act, id: `e${i}`, teller: 'a', turn: i + 1, at: '2026-11-26T10:00:00.000Z' }));
+    const { totals } = analyse(foldBake(told, { ...setting, formula: toast }).real, larder, shipped);
+    // Of 250 g of soak 50 stay: bread 168 g (266 kcal in 100 g), four fifths of 100 g of egg (143) and of 150 g of milk (61), USDA FoodData Central SR Legacy.
+    expect(totals.figures.energyKcal.amount).toBeCloseTo(1.68 * 266 + 0.8 * (143 + 1.5 * 61), 0);
+  });
+});
+
 describe('a person’s plate', () => {
   const atTable = { ...formula, parts: formula.parts.map((part, i) => (i === 1 ? { ...part, counting: 'at the table' as const } : part)) };
   const whole = foldBake([], { ...setting, formula: atTable });

@@ -3,7 +3,7 @@ import { allLines, type Figures, type Formula, idOfPart, LIMITS, type Line, type
 import { withMethod } from './fromMethod';
 import { MEASURE_SYSTEMS, type MeasureSystem } from '../quantity';
 import { claimOfNutrition } from './readClaim';
-import { withPan } from './recipeLines';
+import { countingOf, withPan } from './recipeLines';
 import { readRecipeText, type ReadResult } from './recipeText';
 import { readYield } from './readYield';
 
@@ -140,7 +140,7 @@ function partsOf(recipe: Json, larder: Larder, measures: MeasureSystem): readonl
     if (part) part.lines.push(line);
     else parts.push({ heading: '', lines: [line] });
   }
-  const read = parts.filter((part) => part.lines.length > 0).map((part, i) => ({ id: idOfPart(part.heading, i), ...part }));
+  const read = parts.filter((part) => part.lines.length > 0).map((part, i) => ({ id: idOfPart(part.heading, i), ...part, ...countingOf(part.heading) }));
   return withPan(read, larder);
 }
 

@@ -171,3 +171,11 @@ export function withPan(parts: readonly Part[], larder: Larder): readonly Part[]
   let count = 0;
   return [...mixed, { ...IN_THE_PAN, lines: pan }].map((part) => ({ ...part, lines: part.lines.map((line) => ({ ...line, id: `l${++count}` })) }));
 }
+
+/** "For the table", "to serve": what each takes of it is chosen there, so it is told apart from a portion. */
+const AT_THE_TABLE = /^(?:(?:for|at)\s+the\s+table|(?:to|for)\s+serv(?:e|ing)(?:\s+with)?)$/i;
+
+/** How a part counts by its heading alone. */
+export function countingOf(heading: string): Pick<Part, 'counting'> {
+  return AT_THE_TABLE.test(heading.trim()) ? { counting: 'at the table' } : {};
+}

@@ -4,6 +4,7 @@ import { type MeasureSystem, readAmount } from '../quantity';
 import { withMethod } from './fromMethod';
 import { readClaim, statesFigures } from './readClaim';
 import {
+  countingOf,
   headingWords,
   INGREDIENT_HEADING,
   isPlainIngredient,
@@ -154,6 +155,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
       .map((part, i) => ({
         id: idOfPart(part.heading, i),
         heading: part.heading,
+        ...countingOf(part.heading),
         lines: part.lines.map((line) => readLine(line, `l${++count}`, larder, measures)),
       })),
     larder,

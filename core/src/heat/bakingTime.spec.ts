@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { loadVessels } from '@fellmist/data';
 import { larder, readFormula, shipped } from '../../test/larder';
 import { fitOf, type Vessel, volumeOf } from '../vessel';
-import { bakingTime, type BakingTime, firstLookS, type OvenSetting, ownTime, reckonedUntil, thermalOf, timeJudgement } from './index';
+import { bakingTime, type BakingTime, firstLookS, type OvenSetting, ownOven, ownTime, reckonedUntil, thermalOf, timeJudgement } from './index';
 
 const vessels = loadVessels(join(__dirname, '../../../data'));
 const named = (id: string): Vessel => {
@@ -87,6 +87,23 @@ describe('a recipe’s own time', () => {
   ])('"%s" says %j', (step, minutesOf) => {
     const own = ownTime(['Stir for 5 minutes.', step]);
     expect(own && [own.low, own.high]).toEqual(minutesOf);
+  });
+
+  test.each([
+    ['Bake 45 minutes at 175C until a skewer comes out clean.', [175, false]],
+    ['Preheat oven to 350F.', [175, false]],
+    ['Heat the oven to 180 °C (160 °C fan, gas 4).', [180, false]],
+    ['Bake at 160C fan for 20 min', [160, true]],
+    ['Oven 180. Bake 25-30 min.', [180, false]],
+    ['Gas mark 4, bake an hour', [180, false]],
+    ['Warm the milk to 82C, then bake at 150 °C until 85 °C in the middle', [150, false]],
+    ['Bake until 96 °C inside.', undefined],
+    ['Bake 120 g of it for 180 minutes.', undefined],
+    ['Boil the syrup to 118 C.', undefined],
+  ])('an oven as the method sets it: "%s" says %j', (step, said) => {
+    // Gas 4 and 350 °F are 180 and 175 °C in the tables of cookery books (common practice).
+    const own = ownOven([step]);
+    expect(own && [own.ovenC, own.isFan]).toEqual(said);
   });
 
   test('is left alone within reason, and said where the two are badly apart', () => {

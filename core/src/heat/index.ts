@@ -18,4 +18,5 @@ export { isTrusted, oneLog, ovenFactor, type OvenFactor, type OvenLog } from './
 export { type GriddleAsk, griddling, type Griddling, leftFor, PLATE_C } from './griddle';
 export { GO_S, mugTime, type MugTime, WATTS } from './mug';
 export { forecast, type Forecast, type ProbeSample } from './probe';
+export { ownOven, type OwnOven } from './ownOven';
 export { firstLookS, ownTime, type OwnTime, timeJudgement } from './ownTime';

@@ -55,7 +55,7 @@ export function heatsOf({ plan, formulas, vessels, larder, classOf, factorOf }: 
     const [formula, vessel] = [formulas[formulaId], vessels.find(({ id }) => id === vesselId)];
     if (!formula || !vessel) return [];
     const product = classOf(formula);
-    const heat = heatAskOf({ formula, product, vessel, count, larder, ovenC: ovenC ?? settingOf(product), factor: factorOf(product?.id) });
+    const heat = heatAskOf({ formula, product, vessel, count, larder, ovenC: ovenC ?? settingOf(product, formula.method), factor: factorOf(product?.id) });
     return heat ? [{ treatId, heat }] : [];
   });
 }

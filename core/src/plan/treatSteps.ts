@@ -58,7 +58,7 @@ function turned(step: DayStep): readonly DayStep[] {
  * A treat as the steps of its day [data/language/daySteps.json]: its class's own, with the time that its lines take to weigh
  * out, and the oven's as the recipe says it, else as it is reckoned, else as is common for its class.
  */
-export function treatOf({ id, formula, product, serveS, reckoned, ovenC = settingOf(product), isTurned = false }: TreatAsk): Treat {
+export function treatOf({ id, formula, product, serveS, reckoned, ovenC = settingOf(product, formula.method), isTurned = false }: TreatAsk): Treat {
   const kind = KINDS.find(({ classes }) => product !== undefined && classes.includes(product.id)) ?? (KINDS.at(-1) as KindRow);
   const own = ownTime(formula.method);
   const lines = allLines(formula).length;

@@ -15,13 +15,12 @@ import { OvenTime } from '../oven/oven-time';
 import { PlanDesk } from './plan-desk';
 import { isOpen } from '@fellmist/core/bake';
 import { SetAside } from './set-aside';
+import { TABS } from './tabs';
 import { SAY } from './words';
 
 type Show = 'plan' | 'oven' | 'after';
 
 /** What the second look at a bake is called, by how it is heated. */
-const TABS = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: SAY.inTheMicrowave, none: SAY.timers } as const;
-
 /** One bake: how large and in what, and what came out of it. */
 @Component({
   selector: 'fm-bake-place',

@@ -12,6 +12,7 @@ import { isTyping, Keys } from '../ui/keys';
 import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { AllIn } from './all-in';
 import { BowlDrawing } from './bowl-drawing';
 import { Bowls } from './bowls';
 import { grams } from './grams';
@@ -27,7 +28,7 @@ import { SAY } from './words';
 /** Weighing out, one food at a time, with the scale's reading filling the line. */
 @Component({
   selector: 'fm-weigh',
-  imports: [BowlDrawing, Bowls, Button, Field, LinkWords, PourTrough, PourTruth, Practice, RouterLink, SetAside, StepCautions, SomethingElse],
+  imports: [AllIn, BowlDrawing, Bowls, Button, Field, LinkWords, PourTrough, PourTruth, Practice, RouterLink, SetAside, StepCautions, SomethingElse],
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [PourScale],
   templateUrl: './weigh.html',

@@ -2,7 +2,20 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { mainPart } from '@fellmist/core';
-import { type BakingAsk, type BakingTime, firstLookS, type Fit, fitOf, OVEN_C, ownTime, thermalOf, timeJudgement, type TimeRefusal, timeRefusal } from '@fellmist/core/bake';
+import {
+  type BakingAsk,
+  type BakingTime,
+  firstLookS,
+  type Fit,
+  fitOf,
+  OVEN_C,
+  ownOven,
+  ownTime,
+  thermalOf,
+  timeJudgement,
+  type TimeRefusal,
+  timeRefusal,
+} from '@fellmist/core/bake';
 import { catchError, EMPTY, Subject, switchMap, timer } from 'rxjs';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
@@ -45,7 +58,10 @@ export class OvenTime {
   });
   private readonly typedOven = signal<number | undefined>(undefined);
   private readonly typedStart = signal<number | undefined>(undefined);
-  protected readonly isFan = signal(false);
+  /** As the recipe says it, until somebody says otherwise. */
+  private readonly said = computed(() => ownOven(this.desk.bake()?.plan.method ?? []));
+  private readonly typedFan = signal<boolean | undefined>(undefined);
+  protected readonly isFan = computed(() => this.typedFan() ?? this.said()?.isFan ?? false);
   protected readonly isInBath = signal(false);
   protected readonly answer = signal<BakingTime | TimeRefusal | undefined>(undefined);
   /** Whether the answer is still of another oven or tin. */
@@ -55,7 +71,7 @@ export class OvenTime {
   protected readonly unit = computed(() => this.preferences.settings().temperature);
   private readonly ovenC = computed(() => {
     const [low = 175, high = low] = this.desk.product()?.ovenC ?? [];
-    return this.typedOven() ?? Math.round((low + high) / 10) * 5;
+    return this.typedOven() ?? this.said()?.ovenC ?? Math.round((low + high) / 10) * 5;
   });
   private readonly startC = computed(() => this.typedStart() ?? ROOM_C);
   /** The oven as it is set here. */
@@ -91,6 +107,10 @@ export class OvenTime {
     if (!thermal || !volume || !fit || timeRefusal(fit, product) !== undefined) return undefined;
     return { fit, volume, thermal, product, setting: { ...this.heat(), factor: this.household.factor().factor } };
   });
+
+  protected fan(isFan: boolean): void {
+    this.typedFan.set(isFan);
+  }
 
   protected readonly own = computed(() => ownTime(this.desk.bake()?.plan.method ?? []));
   protected readonly time = computed(() => {

@@ -1,0 +1,24 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { BakeDesk } from '../state/bakeDesk';
+import { Button } from '../ui/zorro/button';
+import { TABS } from './tabs';
+import { SAY } from './words';
+
+/** Everything is in the bowl: what comes next, the oven or what came out. */
+@Component({
+  selector: 'fm-all-in',
+  imports: [Button, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './all-in.html',
+  styleUrl: './weigh.less',
+})
+export class AllIn {
+  protected readonly say = SAY;
+  private readonly desk = inject(BakeDesk);
+  readonly id = input.required<string>();
+  protected readonly next = computed(() => {
+    const [heat, bake] = [this.desk.product()?.heat, this.desk.bake()];
+    return heat === 'oven' && bake?.yield === undefined && bake?.heated?.to === undefined ? TABS.oven : SAY.whatCameOut;
+  });
+}
