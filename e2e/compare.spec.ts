@@ -62,9 +62,8 @@ describe('Compare', () => {
     await type(page, '[aria-label="Energy kcal, per 100"]', '450');
     await press(page, 'Save');
     await page.waitForFunction(() => location.pathname.startsWith('/larder/bought/') && !location.pathname.endsWith('new'));
-    await press(page, 'Compare');
+    await page.click('a[href*="beside="]');
     await page.waitForSelector('.plates');
-    await choose(page, 'lay-beside', 'Station flapjack');
     await page.waitForFunction(() => [...document.querySelectorAll('.plates .name')].some((one) => one.textContent === 'Station flapjack'));
     await press(page, 'Take away: Station flapjack');
     await page.waitForFunction(() => ![...document.querySelectorAll('.plates .name')].some((one) => one.textContent === 'Station flapjack'));

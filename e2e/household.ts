@@ -2,7 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Browser, launch, type Page } from 'puppeteer-core';
+import { type Browser, type HTTPRequest, launch, type Page } from 'puppeteer-core';
 
 /** The repository: tests and scripts run from its root. */
 const root = process.cwd();
@@ -91,20 +91,36 @@ export function openBrowser(): Promise<Browser> {
   });
 }
 
-/** Nothing is asked of the server any more. */
-function isQuiet(page: Page): Promise<void> {
-  return page.waitForNetworkIdle({ idleTime: 120, concurrency: 0 });
+/** Nothing has been asked for so long, milliseconds: the page has what it needs. */
+const QUIET_MS = 120;
+const MOST_MS = 10_000;
+
+/** Goes somewhere and waits until all that was asked for is there; what is listened to for as long as a page is open does not count. */
+async function untilQuiet(page: Page, navigate: () => Promise<unknown>): Promise<void> {
+  const open = new Set<HTTPRequest>();
+  let last = Date.now();
+  const asked = (request: HTTPRequest): void => {
+    if (request.resourceType() !== 'eventsource') open.add(request);
+    last = Date.now();
+  };
+  const answered = (request: HTTPRequest): void => {
+    open.delete(request);
+    last = Date.now();
+  };
+  page.on('request', asked).on('requestfinished', answered).on('requestfailed', answered);
+  const from = Date.now();
+  await navigate();
+  while ((open.size > 0 || Date.now() - last < QUIET_MS) && Date.now() - from < MOST_MS) await new Promise((resolve) => setTimeout(resolve, 20));
+  page.off('request', asked).off('requestfinished', answered).off('requestfailed', answered);
 }
 
 /** Opens an address, and waits until all of it is there. */
-export async function go(page: Page, url: string): Promise<void> {
-  await page.goto(url, { waitUntil: 'load' });
-  await isQuiet(page);
+export function go(page: Page, url: string): Promise<void> {
+  return untilQuiet(page, () => page.goto(url, { waitUntil: 'load' }));
 }
 
-export async function reload(page: Page): Promise<void> {
-  await page.reload({ waitUntil: 'load' });
-  await isQuiet(page);
+export function reload(page: Page): Promise<void> {
+  return untilQuiet(page, () => page.reload({ waitUntil: 'load' }));
 }
 
 /** A page that remembers every error it logged. */

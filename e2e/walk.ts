@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, go, press, sees, type } from './household';
+import { choose, go, press, sees, shown, type } from './household';
 
 /** What a home baker does, step by step, through the page alone. */
 export class Walk {
@@ -33,10 +33,16 @@ export class Walk {
     await choose(this.page, field, name);
   }
 
-  /** Weighs the first lines out by typing their grams, in the order in which they are asked for; steps between are done. */
-  async weigh(grams: readonly number[]): Promise<void> {
+  /** Weighs the lines out by typing the grams of each, by a word of its name, in whatever order they are asked for; steps between are done. */
+  async weigh(grams: Readonly<Record<string, number>>): Promise<void> {
     await press(this.page, 'Weigh out');
-    for (const g of grams) await this.pour(g);
+    for (const _one of Object.keys(grams)) {
+      await this.steps();
+      const food = await this.page.$eval('.food', (one) => one.textContent ?? '');
+      const name = Object.keys(grams).find((word) => food.toLowerCase().includes(word));
+      if (name === undefined) throw new Error(`nothing is said of ${food}`);
+      await this.pour(grams[name] ?? 0);
+    }
     await this.steps();
   }
 
@@ -45,6 +51,7 @@ export class Walk {
     await type(this.page, '#typed', String(grams));
     await this.page.keyboard.press('Enter');
     await this.page.waitForFunction(() => (document.querySelector<HTMLInputElement>('#typed')?.value ?? '') === '');
+    await shown(this.page);
   }
 
   /** Does the steps that stand between two lines. */

@@ -90,6 +90,7 @@ const productClass = z.strictObject({
   needs: z.array(z.string()).min(1).optional(),
   heat,
   bands: z.partialRecord(z.enum(LEDGER_ROLES), band),
+  dryFrom: z.number().min(0).max(1).optional(),
   protein: z.array(z.strictObject({ foods: z.array(z.string()).min(1), mostShare: z.number().min(0).max(1), reason })),
   doneness: z.string().min(1),
   ovenC: span.optional(),

@@ -33,6 +33,8 @@ export interface ProductClass {
   readonly heat: 'oven' | 'griddle' | 'microwave' | 'none';
   readonly bands: Readonly<Partial<Record<LedgerRole, Band>>>;
   readonly protein: readonly ProteinLimit[];
+  /** Share of the mix from which its dry weight sets it at all; what holds less is set by egg or curd, whatever its powder is. */
+  readonly dryFrom?: number;
   readonly doneness: string;
   /** What of that can be drawn. */
   readonly look?: DoneLook;

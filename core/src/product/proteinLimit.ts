@@ -16,6 +16,8 @@ export function overProtein(part: Part, product: ProductClass, larder: Larder): 
   const powderG = sums[AT.powderG] ?? 0;
   if (powderG <= 0) return NONE;
   const dryG = powderG + (sums[AT.flourG] ?? 0);
+  const wholeG = part.lines.reduce((sum, { massG = 0 }) => sum + massG, 0);
+  if (product.dryFrom !== undefined && dryG < product.dryFrom * wholeG) return NONE;
   const powders = sumOfPart(part, larder)
     .tallies.map((tally) => ({ names: tally.names, lineId: tally.lineId, mineG: broughtOf(tally, AT.powderG) }))
     .filter(({ mineG }) => mineG > 0);

@@ -190,12 +190,11 @@ export class AfterDesk {
 
   /** Fat for the pan, or what went over it: a part of its own, so that the batter is not judged by it. */
   protected addToPan(text: string): boolean {
-    const line = this.desk.readLine(text);
-    const isGood = line?.massG !== undefined && line.foodId !== undefined && line.massG <= MOST_POUR_G;
+    const lines = this.desk.readLines(text);
+    const isGood = lines.length > 0 && lines.every(({ massG, foodId }) => massG !== undefined && foodId !== undefined && massG <= MOST_POUR_G);
     this.fault.set(isGood ? undefined : SAY.sayWhatAndHowMuch);
-    if (!line || !isGood) return false;
-    this.desk.tell({ kind: 'added', partId: IN_THE_PAN.id, line }, { kind: 'poured', lineId: line.id, massG: line.massG ?? 0, by: 'typed', foodId: line.foodId ?? '' });
-    return true;
+    if (isGood) this.desk.tellAdded(IN_THE_PAN.id, lines);
+    return isGood;
   }
 
   protected undo(eventId: string): void {

@@ -11,12 +11,13 @@ import { SAY } from './words';
   imports: [Button, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './all-in.html',
-  styleUrl: './weigh.less',
+  styleUrl: './all-in.less',
 })
 export class AllIn {
   protected readonly say = SAY;
   private readonly desk = inject(BakeDesk);
   readonly id = input.required<string>();
+  protected readonly words = computed(() => (this.desk.product()?.heat === 'none' ? SAY.tasteThenWeigh : SAY.bakeItThenWeigh));
   protected readonly next = computed(() => {
     const [heat, bake] = [this.desk.product()?.heat, this.desk.bake()];
     return heat === 'oven' && bake?.yield === undefined && bake?.heated?.to === undefined ? TABS.oven : SAY.whatCameOut;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { type Allergen, dietOf, type Line, portionWordFor } from '@fellmist/core';
+import { type Allergen, dietOf, portionWordFor } from '@fellmist/core';
 import { type Bake, plateFigures, type Topping } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
@@ -73,13 +73,12 @@ export class Plates {
   protected lay(name: string, portionsText: string, toppingTexts: readonly string[], also: string): boolean {
     const portions = portionsText.trim() === '' ? 1 : numberWithin(portionsText, 0.05, 1000);
     const amounts = toppingTexts.map((text) => (text.trim() === '' ? 0 : numberWithin(text, 0, 1e4)));
-    const line = also.trim() === '' ? undefined : this.desk.readLine(also);
-    const isOpen = line !== undefined && (line.massG === undefined || line.foodId === undefined);
+    const lines = this.desk.readLines(also);
+    const isOpen = lines.some(({ massG, foodId }) => massG === undefined || foodId === undefined);
     const isWrong = portions === undefined || amounts.includes(undefined);
     this.fault.set(isWrong ? SAY.aboveZero : isOpen ? SAY.sayWhatAndHowMuch : undefined);
     if (portions === undefined || isWrong || isOpen) return false;
     const toppings = this.toppings().flatMap(({ id }, i): readonly Topping[] => ((amounts[i] ?? 0) > 0 ? [{ partId: id, massG: amounts[i] ?? 0 }] : []));
-    const lines: readonly Line[] = line ? [line] : [];
     this.desk.tell({ kind: 'plated', name: name.trim(), portions, toppings, lines });
     return true;
   }

@@ -18,32 +18,33 @@ import { SAY } from './words';
 export class SomethingElse {
   protected readonly say = SAY;
   private readonly desk = inject(BakeDesk);
-  readonly line = input.required<BakeLine>();
+  /** In whose place it may go; none once all is in. */
+  readonly line = input.required<BakeLine | undefined>();
   readonly leftOut = output();
   readonly done = output();
   protected readonly text = signal('');
   protected readonly name = computed(() => this.desk.lineName(this.line()).toLowerCase());
-  protected readonly read = computed((): Line | undefined => (this.text().trim() === '' ? undefined : this.desk.readLine(this.text())));
+  protected readonly read = computed((): readonly Line[] => this.desk.readLines(this.text()));
   /** What the words were read as; undefined where they cannot be counted yet. */
   protected readonly readAs = computed(() => {
-    const line = this.read();
-    if (!line) return undefined;
-    const name = this.desk.foodName(line.foodId);
-    if (name === undefined || line.massG === undefined) return { words: SAY.sayWhatAndHowMuch, isGood: false };
-    if (line.massG > MOST_POUR_G) return { words: SAY.tooMuchAtOnce, isGood: false };
-    return { words: SAY.readAs(showNumber(line.massG, line.massG < 10 ? 1 : 0), name), isGood: true };
+    const lines = this.read();
+    if (lines.length === 0) return undefined;
+    if (lines.some(({ foodId, massG }) => massG === undefined || this.desk.foodName(foodId) === undefined)) return { words: SAY.sayWhatAndHowMuch, isGood: false };
+    if (lines.some(({ massG = 0 }) => massG > MOST_POUR_G)) return { words: SAY.tooMuchAtOnce, isGood: false };
+    const words = lines.map(({ massG = 0, foodId }) => SAY.readAs(showNumber(massG, massG < 10 ? 1 : 0), this.desk.foodName(foodId) ?? ''));
+    return { words: words.join(', '), isGood: true };
   });
 
   protected add(): void {
-    const line = this.read();
-    if (!line || line.massG === undefined || line.foodId === undefined || line.massG > MOST_POUR_G) return;
-    this.desk.tell({ kind: 'added', partId: this.line().partId, line }, { kind: 'poured', lineId: line.id, massG: line.massG, by: 'typed', foodId: line.foodId });
+    if (!this.readAs()?.isGood) return;
+    this.desk.tellAdded(this.line()?.partId ?? this.desk.mainPartId(), this.read());
     this.text.set('');
     this.done.emit();
   }
 
   protected change(foodId: string): void {
-    this.desk.tell({ kind: 'food changed', lineId: this.line().id, foodId });
+    const line = this.line();
+    if (line) this.desk.tell({ kind: 'food changed', lineId: line.id, foodId });
     this.done.emit();
   }
 }

@@ -241,6 +241,7 @@ export const SAY = {
   tare: 'tare',
   tared: 'Tared: it counts from here.',
   tareKey: 'Tare',
+  tasteThenWeigh: 'Taste it: what is stirred in now counts as well (something else). Then weigh what it came to.',
   tenths: 'Tenths',
   theFirstBowl: 'first bowl',
   thenInto: 'Then into',

@@ -4,7 +4,7 @@ import { said, type Shown } from '../ui/said';
 export const SAY = {
   aSplashMore: 'A splash more',
   allColdHalfOfThe:
-    'All cold; half of the liquid first, the rest slowly, crushed ice (as water) last. Casein holds, whey does not; one part xanthan to one of guar is best. It falls in about two hours.',
+    'All cold; half of the liquid first, the rest slowly, crushed ice (as water) last. Casein holds, whey does not; one part xanthan to one of guar is best.',
   alsoInTheMix: 'Also in the mix',
   asWord: 'As',
   atAtTheOriginal: (a: Shown, b: Shown, c: Shown, d: Shown, e: Shown, f: Shown) => said`At ${a} ${b}; at ${c} ${d} (the original ${e}). ${f}`,

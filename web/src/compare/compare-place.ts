@@ -45,6 +45,8 @@ export class ComparePlace {
   private readonly preferences = inject(Preferences);
   /** The formula that the page was opened for. */
   readonly of = input<string>();
+  /** The bought treat that it was opened for: it is laid beside what is there. */
+  readonly beside = input<string>();
 
   protected readonly terms = computed((): readonly Option<Terms>[] =>
     TERMS.filter((value) => value !== 'plates' || this.compare.terms() === 'plates').map((value) => ({ value, label: TERM_WORDS[value] })),
@@ -127,7 +129,11 @@ export class ComparePlace {
   constructor() {
     effect(() => {
       const of = this.of();
-      untracked(() => this.compare.begin(of));
+      const beside = this.beside();
+      untracked(() => {
+        this.compare.begin(of);
+        if (beside !== undefined) this.compare.add({ kind: 'bought', boughtId: beside });
+      });
     });
   }
 

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { StoredBake } from '@fellmist/contract';
-import { allergensOf, type Amount, type Analysis, classOf, type Formula, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
+import { allergensOf, type Amount, type Analysis, classOf, type Formula, ingredientsIn, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
 import { type Bake, type BakeAct, type BakeEvent, type BakeLine, type BatterVolume, foldBake, nextTurn, type Vessel, volumeOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
@@ -90,14 +90,26 @@ export class BakeDesk {
     return 'massG' in found ? found.massG : undefined;
   }
 
-  /** A line as the paste field would read it, under an id of its own. */
-  readLine(text: string): Line | undefined {
+  /** Lines as the paste field would read them, each under an id of its own: "40 g berries, 20 g syrup" are two. */
+  readLines(text: string): readonly Line[] {
     const larder = this.larder();
-    return larder && readLine(text, `x-${crypto.randomUUID()}`, larder, this.preferences.settings().measures);
+    if (!larder || text.trim() === '') return [];
+    return ingredientsIn(text, larder).map((one) => readLine(one, `x-${crypto.randomUUID()}`, larder, this.preferences.settings().measures));
   }
 
   private stamped(act: BakeAct, events: readonly BakeEvent[]): BakeEvent {
     return { ...act, id: crypto.randomUUID(), teller: teller(), turn: nextTurn(events), at: this.clock.iso() };
+  }
+
+  /** The part that what is added at the end goes into. */
+  mainPartId(): string {
+    const [bake, larder] = [this.bake(), this.larder()];
+    return (bake && larder && mainPart(bake.exact, larder)?.id) ?? '';
+  }
+
+  /** Foods that the formula did not have went into a part of it. */
+  tellAdded(partId: string, lines: readonly Line[]): void {
+    for (const line of lines) this.tell({ kind: 'added', partId, line }, { kind: 'poured', lineId: line.id, massG: line.massG ?? 0, by: 'typed', foodId: line.foodId ?? '' });
   }
 
   /** Something happened: it counts at once, and the server hears of it as soon as it can. */
