@@ -67,36 +67,33 @@ function fill(db: Store, shipped: ReturnType<typeof loadShippedLarder>): string 
 }
 
 /** Packs and own foods of a household that keeps everything. */
-function fillLarder(larderStore: LarderStore, shipped: ReturnType<typeof loadShippedLarder>, packs: number, foods: number): void {
+async function fillLarder(larderStore: LarderStore, shipped: ReturnType<typeof loadShippedLarder>, packs: number, foods: number): Promise<void> {
   const kinds = shipped.foods;
-  larderStore.takeIn(
-    {
-      foods: Array.from({ length: foods }, (_, i) => {
-        const kind = kinds[i % kinds.length] ?? kinds[0];
-        if (!kind) throw new Error('no foods ship');
-        return { to: { ...kind, id: `own-${i}`, name: `${NAMES[i % 10] ?? ''} ${kind.name} no ${i}`, synonyms: [] }, over: undefined };
-      }),
-      packs: Array.from({ length: packs }, (_, i): { to: Pack; over: undefined } => {
-        const kind = kinds[i % kinds.length];
-        return {
-          to: {
-            id: `pack-${i}`,
-            name: `Pack ${i} of ${kind?.name ?? ''}`,
-            kindId: kind?.id ?? '',
-            netG: 500,
-            price: 1 + (i % 9),
-            measuresG: {},
-            mayContain: [],
-            thirstTests: [],
-            note: '',
-          },
-          over: undefined,
-        };
-      }),
-      stock: Array.from({ length: 200 }, (_, i) => ({ id: `stock-${i}`, foodId: `pack-${i}`, leftG: 300, openedOn: '2026-11-20', origin: 'pack', note: '' })),
-    },
-    false,
-  );
+  await larderStore.takeIn({
+    foods: Array.from({ length: foods }, (_, i) => {
+      const kind = kinds[i % kinds.length] ?? kinds[0];
+      if (!kind) throw new Error('no foods ship');
+      return { to: { ...kind, id: `own-${i}`, name: `${NAMES[i % 10] ?? ''} ${kind.name} no ${i}`, synonyms: [] }, over: undefined };
+    }),
+    packs: Array.from({ length: packs }, (_, i): { to: Pack; over: undefined } => {
+      const kind = kinds[i % kinds.length];
+      return {
+        to: {
+          id: `pack-${i}`,
+          name: `Pack ${i} of ${kind?.name ?? ''}`,
+          kindId: kind?.id ?? '',
+          netG: 500,
+          price: 1 + (i % 9),
+          measuresG: {},
+          mayContain: [],
+          thirstTests: [],
+          note: '',
+        },
+        over: undefined,
+      };
+    }),
+    stock: Array.from({ length: 200 }, (_, i) => ({ id: `stock-${i}`, foodId: `pack-${i}`, leftG: 300, openedOn: '2026-11-20', origin: 'pack', note: '' })),
+  });
 }
 
 /** A server on a house of many years, in memory or in a file. */
@@ -105,7 +102,7 @@ export async function bigHouse({ file = ':memory:', packs = 0, foods = 0 }: { re
   const [db, shipped] = [openStore(file, join(root, 'server/migrations'), now), loadShippedLarder(join(root, 'data'))];
   const larderStore = openLarderStore(db, shipped, now);
   const formulaId = fill(db, shipped);
-  if (packs + foods > 0) fillLarder(larderStore, shipped, packs, foods);
+  if (packs + foods > 0) await fillLarder(larderStore, shipped, packs, foods);
   const devices = { scale: new SimulatedScale(() => 0.5, 0), probe: new SimulatedProbe(() => 0.5, 0), labels: shelfLookup(join(root, 'data/label-shelf.json')) };
   const app = buildApp({
     larderStore,

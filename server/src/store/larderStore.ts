@@ -157,7 +157,10 @@ export class LarderStore {
   async takeIn(batch: Pick<Batch, 'foods' | 'packs' | 'stock'>): Promise<readonly string[]> {
     if (batch.foods.length <= MOST_AT_HAND) return this.takeInAtOnce(batch);
     // One after the other: what is written down is one table's.
-    const turn = this.lastTurn.then(() => this.takeInByTurns(batch.foods));
+    const turn = this.lastTurn.then(async () => {
+      const moved = await this.takeInByTurns(batch.foods);
+      return moved.length > 0 ? moved : this.takeInAtOnce({ ...batch, foods: [] });
+    });
     this.lastTurn = turn.catch(() => undefined);
     return turn;
   }
