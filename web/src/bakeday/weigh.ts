@@ -13,6 +13,7 @@ import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { AllIn } from './all-in';
+import { beforeWords } from './beforeWords';
 import { BowlDrawing } from './bowl-drawing';
 import { Bowls } from './bowls';
 import { grams } from './grams';
@@ -108,22 +109,7 @@ export class Weigh {
       }));
   });
 
-  protected readonly before = computed(() => {
-    const bake = this.desk.bake();
-    const last = [...(this.desk.events() ?? [])]
-      .reverse()
-      .find(({ kind, id }) => kind === 'poured' && bake?.lines.some(({ pours }) => pours.some(({ eventId }) => eventId === id)));
-    const line = last?.kind === 'poured' ? bake?.lines.find(({ id }) => id === last.lineId) : undefined;
-    if (!line) return undefined;
-    const off = line.plannedG === undefined ? 0 : line.pouredG - line.plannedG;
-    const how =
-      line.plannedG === undefined || pourState(line.plannedG, line.pouredG, this.stepG()) === 'good'
-        ? ''
-        : off > 0
-          ? SAY.overKept(grams(off, this.stepG()))
-          : SAY.underKept(grams(-off, this.stepG()));
-    return SAY.beforeIt(this.desk.lineName(line).toLowerCase(), grams(line.pouredG, this.stepG()), how);
-  });
+  protected readonly before = computed(() => beforeWords(this.desk, this.stepG()));
 
   /** What is next, as it is said aloud. */
   private readonly spoken = computed(() => {
@@ -161,12 +147,6 @@ export class Weigh {
         if (this.waits() && this.scale.isSteady()) this.take();
       });
     });
-    this.keepAwake(destroyed);
-  }
-
-  private keepAwake(destroyed: DestroyRef): void {
-    const lock = 'wakeLock' in navigator ? navigator.wakeLock.request('screen').catch(() => undefined) : undefined;
-    destroyed.onDestroy(() => void lock?.then((held) => held?.release()));
   }
 
   /** Takes what the scale shows, once it is steady. */
@@ -228,21 +208,17 @@ export class Weigh {
       this.told.set('error' in read ? read.error : SAY.giveGrams);
       return;
     }
-    if (massG > MOST_POUR_G) {
-      this.told.set(SAY.tooMuchAtOnce);
-      return;
+    if (massG > MOST_POUR_G) this.told.set(SAY.tooMuchAtOnce);
+    else {
+      if (field) field.value = '';
+      if (massG > 0) this.pour(line, massG, 'typed');
     }
-    if (field) field.value = '';
-    if (massG > 0) this.pour(line, massG, 'typed');
   }
 
   protected tare(): void {
-    if (!this.scale.tare()) {
-      this.told.set(SAY.typeInstead);
-      return;
-    }
-    this.told.set(SAY.tared);
-    this.desk.tell({ kind: 'tared' });
+    const isTared = this.scale.tare();
+    this.told.set(isTared ? SAY.tared : SAY.typeInstead);
+    if (isTared) this.desk.tell({ kind: 'tared' });
   }
 
   protected stepDone({ id }: Stage): void {
