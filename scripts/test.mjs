@@ -27,9 +27,9 @@ async function step(name, command, args) {
   return status === 0;
 }
 
-async function suite(name, config, env = {}) {
+async function suite(name, config, env = {}, which = []) {
   const file = join(folder, `${name}.json`);
-  const { status, said } = await run('npx', ['jest', '--config', config, '--maxWorkers', '1', '--json', '--outputFile', file], env);
+  const { status, said } = await run('npx', ['jest', '--config', config, '--maxWorkers', '1', '--json', '--outputFile', file, ...which], env);
   if (!existsSync(file)) {
     tally.failed += 1;
     process.stdout.write(`${said}\nFAILED: ${name} (no result: the runner stopped with ${status})\n`);
@@ -42,16 +42,22 @@ async function suite(name, config, env = {}) {
   process.stdout.write(`${failed > 0 ? said.replace(/^\{"num.*$/gm, '') : ''}${name}: ${numPassedTests} passed, ${failed} failed\n`);
 }
 
+/** Browser tests that go with the unit tests, so that both lanes end about together. */
+const WITH_UNITS = 'e2e/(?:clock|hand)\\.spec';
+const browser = { CHROMIUM_PATH: chromium };
+const built = step('build', 'node', ['scripts/build.mjs']);
+
 async function words() {
   await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
   await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   await step('types', 'node', ['scripts/types.mjs']);
   await suite('web', 'web/jest.config.mjs', { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
   await suite('unit', 'jest.config.mjs');
+  if (await built) await suite('browser beside', 'e2e/jest.config.mjs', browser, ['--testPathPatterns', WITH_UNITS]);
 }
 
 async function screens() {
-  if (await step('build', 'node', ['scripts/build.mjs'])) await suite('browser', 'e2e/jest.config.mjs', { CHROMIUM_PATH: chromium });
+  if (await built) await suite('browser', 'e2e/jest.config.mjs', browser, ['--testPathIgnorePatterns', WITH_UNITS]);
 }
 
 await Promise.all([words(), screens()]);
