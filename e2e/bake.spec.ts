@@ -94,6 +94,8 @@ describe('a bake as it really happens', () => {
   }, 120_000);
 
   test('weighs its yield, is cut unevenly, and each piece has its numbers by hand', async () => {
+    await press(page, 'On the plate');
+    await sees(page, 'Plate at');
     await press(page, 'What came out');
     await type(page, '#yield', '640');
     await type(page, '#tin-weighs', '90');

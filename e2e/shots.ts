@@ -24,6 +24,7 @@ async function larderShown(page: Page): Promise<void> {
 async function openLoaf(page: Page): Promise<void> {
   await press(page, 'Carrot-cardamom loaf');
   await page.waitForSelector('.rebuilt .row');
+  await sees(page, 'Bake it');
 }
 
 async function swapFlour(page: Page): Promise<void> {

@@ -28,6 +28,7 @@ describe('walks from one end to the other', () => {
     await page.keyboard.press('Tab');
     await sees(page, '2 at once, 14 cm across; 3 batches, 1 in the last');
     await walk.weigh({ oats: 120, powder: 4.6, salt: 0.3, cheese: 250, egg: 150, banana: 118, oil: 14 });
+    await press(page, 'On the plate');
     await walk.cameOut(600);
     // 1.2 x 379 + 2.5 x 81 + 1.5 x 143 + 0.046 x 53 + 1.18 x 89 + 0.14 x 884 = 1103 kcal in five: 221.
     expect(await walk.figure('Energy')).toBe(221);
@@ -193,6 +194,7 @@ describe('walks from one end to the other', () => {
     await sees(page, '2 at once');
     await sees(page, '2 batches');
     await walk.weigh({ flour: 150, erythritol: 30, powder: 9.2, milk: 200, egg: 100, butter: 40 });
+    await press(page, 'On the plate');
     await walk.cameOut(450);
     await type(page, '#plate-who', 'Ada');
     await walk.plate('Ada', '1', '20 g peanut butter');

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import { BakeDesk } from '../state/bakeDesk';
 import { Button } from '../ui/zorro/button';
-import { TABS } from './tabs';
+import { isToBake, TABS } from './tabs';
 import { SAY } from './words';
 
 /** Everything is in the bowl: what comes next, the oven or what came out. */
@@ -19,7 +19,7 @@ export class AllIn {
   readonly id = input.required<string>();
   protected readonly words = computed(() => (this.desk.product()?.heat === 'none' ? SAY.tasteThenWeigh : SAY.bakeItThenWeigh));
   protected readonly next = computed(() => {
-    const [heat, bake] = [this.desk.product()?.heat, this.desk.bake()];
-    return heat === 'oven' && bake?.yield === undefined && bake?.heated?.to === undefined ? TABS.oven : SAY.whatCameOut;
+    const product = this.desk.product();
+    return isToBake(product, this.desk.bake()) ? TABS[product?.heat ?? 'none'] : SAY.whatCameOut;
   });
 }

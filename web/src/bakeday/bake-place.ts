@@ -15,7 +15,7 @@ import { OvenTime } from '../oven/oven-time';
 import { PlanDesk } from './plan-desk';
 import { isOpen } from '@fellmist/core/bake';
 import { SetAside } from './set-aside';
-import { TABS } from './tabs';
+import { isToBake, TABS } from './tabs';
 import { SAY } from './words';
 
 type Show = 'plan' | 'oven' | 'after';
@@ -47,8 +47,7 @@ export class BakePlace {
     const [chosen, bake] = [this.chosen(), this.desk.bake()];
     if (chosen !== undefined) return chosen;
     if (bake?.lines.some(isOpen) && bake.heated === undefined) return 'plan';
-    const isToBake = this.desk.product()?.heat === 'oven' && !bake?.isFinished && bake?.yield === undefined && bake?.heated?.to === undefined;
-    return isToBake ? 'oven' : 'after';
+    return isToBake(this.desk.product(), bake) ? 'oven' : 'after';
   });
   protected readonly poured = computed(() => {
     const lines = this.desk.bake()?.lines ?? [];

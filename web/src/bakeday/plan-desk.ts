@@ -75,9 +75,12 @@ export class PlanDesk {
   });
   protected readonly lineOptions = computed((): readonly Option<string>[] => inWeighingOrder(this.bake()).map((line) => ({ value: line.id, label: this.desk.lineName(line) })));
 
+  /** Pieces are poured onto a plate one by one: it is not filled. */
+  protected readonly isByPieces = computed(() => this.desk.product()?.heat === 'griddle' && this.bake().vessel?.vessel.use === 'griddle');
+
   protected readonly fit = computed(() => {
     const [chosen, volume, product] = [this.bake().vessel, this.desk.volume(), this.desk.product()];
-    if (!chosen || !volume) return undefined;
+    if (!chosen || !volume || this.isByPieces()) return undefined;
     const fit = fitOf(chosen.vessel, chosen.count, volume, product);
     return {
       fit,

@@ -1,4 +1,12 @@
+import type { ProductClass } from '@fellmist/core';
+import type { Bake } from '@fellmist/core/bake';
 import { SAY } from './words';
 
 /** What the tab of the heat is called, by where a treat is baked. */
 export const TABS = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: SAY.inTheMicrowave, none: SAY.timers } as const;
+
+/** Whether what is mixed has still to go into the oven or onto the plate. */
+export function isToBake(product: ProductClass | undefined, bake: Bake | undefined): boolean {
+  const isHeated = product?.heat === 'oven' || product?.heat === 'griddle';
+  return isHeated && !bake?.isFinished && bake?.yield === undefined && bake?.heated?.to === undefined;
+}

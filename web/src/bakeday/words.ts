@@ -187,6 +187,7 @@ export const SAY = {
   portionsOnIt: (a: Shown, b: Shown) => said`${a} ${b}`,
   pouredAndPlan: (a: Shown, b: Shown, c: Shown, d: Shown) => said`${a}: ${b} as poured, ${c} planned${d && ': '}${d}`,
   pouredGOf: (a: Shown, b: Shown) => said`${a} g of ${b} poured`,
+  pouredInPieces: 'Pieces are poured onto it one by one: how many at once, and how long, stands under “On the plate”.',
   pouredOf: (a: Shown, b: Shown) => said`${a} of ${b} poured`,
   pourForMe: 'Pour it for me',
   pourOnNow: 'Pour on, then press Take.',

@@ -3,8 +3,7 @@ import { said, type Shown } from '../ui/said';
 /** The words of this folder's pages: another language is another table of these. */
 export const SAY = {
   aSplashMore: 'A splash more',
-  allColdHalfOfThe:
-    'All cold; half of the liquid first, the rest slowly, crushed ice (as water) last. Casein holds, whey does not; one part xanthan to one of guar is best.',
+  allColdHalfOfThe: 'All cold; half of the liquid first, the rest slowly, crushed ice (as water) last. Casein holds, whey does not; one part xanthan to one of guar is best.',
   alsoInTheMix: 'Also in the mix',
   asWord: 'As',
   atAtTheOriginal: (a: Shown, b: Shown, c: Shown, d: Shown, e: Shown, f: Shown) => said`At ${a} ${b}; at ${c} ${d} (the original ${e}). ${f}`,
