@@ -51,6 +51,11 @@ describe('the order of mixing', () => {
     expect(served('Whisk eggs and milk. Soak the bread in it. Warm the blueberries.')).toContain('blueberries');
   });
 
+  test('a pan said twice is two parts, each with an id of its own', () => {
+    const twice = readFormula('Flat cakes\n100 g plain flour\n\nIn the pan:\n10 g butter\n\nIn the pan:\n5 g sunflower oil');
+    expect(new Set(twice.parts.map(({ id }) => id)).size).toBe(twice.parts.length);
+  });
+
   test('what is all blended goes into the jar, oats first; fat for the pan is none of it and comes last', () => {
     const blended = readFormula(
       'Griddle cakes\nServes 2\n3 eggs\n120 g rolled oats\n1 banana\n1 tbsp oil for the pan\nPut it all in the blender, oats first, and blend until smooth. Fry two at a time.',

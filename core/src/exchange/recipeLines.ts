@@ -164,7 +164,9 @@ function isForThePan(line: Line, larder: Larder): boolean {
 }
 
 /** Fat for the pan is no part of the mix: it stands in a part of its own, at the end. */
-export function withPan(parts: readonly Part[], larder: Larder): readonly Part[] {
+export function withPan(read: readonly Part[], larder: Larder): readonly Part[] {
+  // A heading that comes twice gives its id once.
+  const parts = read.map((part, i) => (read.findIndex(({ id }) => id === part.id) === i ? part : { ...part, id: `p${i + 1}` }));
   const pan = parts.flatMap(({ lines }) => lines.filter((line) => isForThePan(line, larder)));
   if (pan.length === 0 || parts.some(({ id }) => id === IN_THE_PAN.id) || parts.every(({ lines }) => lines.every((line) => pan.includes(line)))) return parts;
   const mixed = parts.map((part) => ({ ...part, lines: part.lines.filter((line) => !pan.includes(line)) })).filter(({ lines }) => lines.length > 0);
