@@ -183,12 +183,16 @@ export async function choose(page: Page, fieldId: string, words: string): Promis
   await page.click(field);
   const isSought = await page.$eval(`[id="${fieldId}"]`, (one) => !(one as HTMLInputElement).readOnly);
   if (isSought) await page.keyboard.type(words);
-  const option = await page.waitForFunction(
-    (wanted) => [...document.querySelectorAll<HTMLElement>('.ant-select-dropdown .ant-select-item-option')].find((one) => one.innerText.trim() === wanted),
+  // Found and pressed in one go: the list is drawn anew while it is searched.
+  await page.waitForFunction(
+    (wanted) => {
+      const option = [...document.querySelectorAll<HTMLElement>('.ant-select-dropdown .ant-select-item-option')].findLast((one) => one.offsetParent !== null && one.innerText.trim() === wanted);
+      option?.click();
+      return option !== undefined;
+    },
     { timeout: 10_000 },
     words,
   );
-  await (option.asElement() as unknown as { click(): Promise<void> }).click();
   await shown(page);
 }
 
