@@ -186,7 +186,9 @@ export async function choose(page: Page, fieldId: string, words: string): Promis
   // Found and pressed in one go: the list is drawn anew while it is searched.
   await page.waitForFunction(
     (wanted) => {
-      const option = [...document.querySelectorAll<HTMLElement>('.ant-select-dropdown .ant-select-item-option')].findLast((one) => one.offsetParent !== null && one.innerText.trim() === wanted);
+      const option = [...document.querySelectorAll<HTMLElement>('.ant-select-dropdown .ant-select-item-option')].findLast(
+        (one) => one.offsetParent !== null && one.innerText.trim() === wanted,
+      );
       option?.click();
       return option !== undefined;
     },
