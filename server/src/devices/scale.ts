@@ -40,7 +40,8 @@ export class SimulatedScale extends SimulatedDevice<ScaleReading> implements Sca
   do(deed: ScaleDeed): void {
     switch (deed.deed) {
       case 'tare':
-        if (this.isPlugged && this.isCharged && this.loadG <= MOST_G) [this.zeroG, this.driftG] = [this.shownG, 0];
+        // What lies on it once it has settled is the new nought, however soon the key is pressed.
+        if (this.isPlugged && this.isCharged && this.loadG <= MOST_G) [this.zeroG, this.driftG] = [this.loadG, 0];
         break;
       case 'pour':
         this.loadG = Math.max(this.loadG + deed.grams, 0);
