@@ -13,7 +13,7 @@ import { actActions } from '../src/state/acts.actions';
 import { benchActions, benchFeature, type BenchState } from '../src/state/bench.feature';
 import { DraftBook } from '../src/state/draftBook';
 import { SheetDrafts } from '../src/state/drafts';
-import { Outbox } from '../src/state/outbox';
+import { Outbox, withWaiting } from '../src/state/outbox';
 import { hearOtherTabs, sendWaiting, settleWaiting } from '../src/state/outbox.effects';
 import * as householdEffects from '../src/state/household.effects';
 import { householdActions } from '../src/state/household.actions';
@@ -171,6 +171,15 @@ describe('saving', () => {
     ]);
     expect(await state()).toMatchObject({ saving: 'idle', waiting: [], head: { number: 3 } });
     expect(outbox.waiting()).toEqual([]);
+  });
+
+  test('what arrived while its formula was being opened waits no more', () => {
+    const save = { formulaId: 'f', headId: 'r1', request: { tryId: 'r2', label: '', worksheet: sheet('two') }, head: head('r2', 2) };
+    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: sheet('one') };
+    expect(withWaiting(stored, [save])).toMatchObject({ stored: { thisTry: { id: 'r2' }, worksheet: sheet('two') }, waiting: [{ id: 'r2' }] });
+    const arrived = { ...stored, thisTry: head('r2', 2), tries: [head('r1', 1), head('r2', 2)], worksheet: sheet('two') };
+    expect(withWaiting(arrived, [save])).toEqual({ stored: arrived, waiting: [] });
+    expect(withWaiting(undefined, [])).toBeUndefined();
   });
 
   test('what waited meets what was saved elsewhere: on top of that all of it goes, or none', async () => {

@@ -132,7 +132,7 @@ function stateOf(waiting: readonly TryHead[]): BenchState['saving'] {
 }
 
 /** The server's tries, and above them those that it has not heard of. */
-function withWaiting(tries: readonly TryHead[], waiting: readonly TryHead[]): Pick<BenchState, 'tries' | 'waiting'> {
+function triesAbove(tries: readonly TryHead[], waiting: readonly TryHead[]): Pick<BenchState, 'tries' | 'waiting'> {
   const known = new Set(tries.map(({ id }) => id));
   return { tries: [...tries, ...waiting.filter(({ id }) => !known.has(id))], waiting };
 }
@@ -188,11 +188,12 @@ export const benchReducer = createReducer(
   ),
   on(benchActions.saved, (state, answer): BenchState => {
     if (!isHere(state, answer)) return state;
-    const waiting = state.waiting.filter(({ id }) => id !== answer.sent.tryId);
+    const known = new Set([answer.sent.tryId, ...answer.stored.tries.map(({ id }) => id)]);
+    const waiting = state.waiting.filter(({ id }) => !known.has(id));
     // What waited was taken as saved when it was asked for.
     const saved = waiting.length < state.waiting.length ? state.saved : answer.sent.worksheet;
     const { thisTry, tries } = answer.stored;
-    return { ...settled(state), ...withWaiting(tries, waiting), head: waiting.at(-1) ?? thisTry, saved, saving: stateOf(waiting), conflict: undefined };
+    return { ...settled(state), ...triesAbove(tries, waiting), head: waiting.at(-1) ?? thisTry, saved, saving: stateOf(waiting), conflict: undefined };
   }),
   on(benchActions.saveFailed, (state, answer): BenchState => (isHere(state, answer) ? { ...state, saving: 'failed', saveFailure: answer.words } : state)),
   on(benchActions.saveStale, (state, answer): BenchState =>
@@ -214,7 +215,7 @@ export const benchReducer = createReducer(
     if (!state.conflict) return state;
     const { tries, thisTry } = state.conflict.current;
     const { waiting } = state;
-    return { ...state, ...withWaiting(tries, waiting), head: waiting.at(-1) ?? thisTry, saving: stateOf(waiting), conflict: undefined };
+    return { ...state, ...triesAbove(tries, waiting), head: waiting.at(-1) ?? thisTry, saving: stateOf(waiting), conflict: undefined };
   }),
   on(benchActions.takeTheirs, (state): BenchState => {
     if (!state.conflict) return state;

@@ -11,16 +11,13 @@ export interface Arrival {
 
 const NAME = 'fellmist outbox';
 
-/** What is stored, with the tries above it that the server has not heard of; undefined where there is neither. */
-export function withWaiting(
-  stored: StoredFormula | undefined,
-  saves: readonly WaitingSave[],
-): { readonly stored: StoredFormula; readonly waiting: readonly TryHead[] } | undefined {
+/** What is stored, with the tries above it that the server has not heard of; undefined where there is neither. What arrived meanwhile waits no more. */
+export function withWaiting(stored: StoredFormula | undefined, kept: readonly WaitingSave[]): { readonly stored: StoredFormula; readonly waiting: readonly TryHead[] } | undefined {
+  const saves = kept.filter(({ request }) => !stored?.tries.some(({ id }) => id === request.tryId));
   const last = saves.at(-1);
   if (!last) return stored && { stored, waiting: [] };
   const waiting = saves.map(({ head }) => head);
-  const known = new Set(waiting.map(({ id }) => id));
-  const tries = [...(stored?.tries ?? []).filter(({ id }) => !known.has(id)), ...waiting];
+  const tries = [...(stored?.tries ?? []), ...waiting];
   return { stored: { id: last.formulaId, thisTry: last.head, worksheet: last.request.worksheet, tries }, waiting };
 }
 
