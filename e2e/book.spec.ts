@@ -37,7 +37,7 @@ describe('the Tasting book', () => {
       'Sweetness: just right, just right',
       'Lift: too flat 0.7, just right',
     ]);
-  }, 60_000);
+  });
 
   test('a phone is handed round: who says nothing is asked, what is kept is told, outlives the server, and is on the page', async () => {
     const { page: phone } = await openPage(opened.browser, `${household.url}/book`, 390, 844);
@@ -61,20 +61,17 @@ describe('the Tasting book', () => {
     await press(phone, 'Keep my scores');
     await sees(phone, 'Pim’s scores are kept. Hand the phone on.');
     await household.open();
-    await phone.waitForFunction(
-      async () => {
-        const { events } = (await (await fetch(`/api/bakes/${location.pathname.split('/').at(-1) ?? ''}`)).json()) as { events: { event: { kind: string } }[] };
-        return events.filter(({ event }) => event.kind === 'tasted').length === 2;
-      },
-      { timeout: 20_000 },
-    );
+    await phone.waitForFunction(async () => {
+      const { events } = (await (await fetch(`/api/bakes/${location.pathname.split('/').at(-1) ?? ''}`)).json()) as { events: { event: { kind: string } }[] };
+      return events.filter(({ event }) => event.kind === 'tasted').length === 2;
+    });
     await press(phone, 'Tasting book');
     await press(phone, 'Buckwheat drop scones');
     await sees(phone, 'Where each try landed');
     // (7 + 5) / 2.
-    await phone.waitForFunction(() => document.querySelectorAll('li.line')[1]?.lastElementChild?.textContent === '6.0', { timeout: 10_000 });
+    await phone.waitForFunction(() => document.querySelectorAll('li.line')[1]?.lastElementChild?.textContent === '6.0');
     await phone.close();
-  }, 60_000);
+  });
 
   test('the loaf says why it came out so, each cause once with what it explains; what is put on the Bench is a proposal with its reason, and undone in one step', async () => {
     await go(page, `${household.url}/book`);
@@ -92,7 +89,7 @@ describe('the Tasting book', () => {
     await sees(page, 'Nothing in it sets firmly enough to hold the crumb open.');
     await press(page, 'Undo');
     await page.waitForFunction(() => !document.body.innerText.includes('Add 75 g Egg'));
-  }, 60_000);
+  });
 
   test('pictures: one is dropped, described and taken away with a way back; a page with a script is none', async () => {
     await go(page, `${household.url}/book`);
@@ -127,7 +124,7 @@ describe('the Tasting book', () => {
     await page.waitForFunction(() => !document.querySelector('figure'));
     await press(page, 'Undo');
     await page.waitForSelector('figure img');
-  }, 60_000);
+  });
 
   test('a tasting behind codes: every taster has an order of their own, nobody reads a name, the phone goes on by itself; the odd one is reckoned', async () => {
     await go(page, `${household.url}/book`);
@@ -165,7 +162,7 @@ describe('the Tasting book', () => {
       await sees(page, 'found the odd one');
     }
     await sees(page, 'By luck alone');
-  }, 90_000);
+  });
 
   test('a try is written down afterwards, and tasted', async () => {
     await go(page, `${household.url}/book`);
@@ -186,7 +183,7 @@ describe('the Tasting book', () => {
     await press(page, 'Its tries');
     await sees(page, 'At a friend’s, crisp.');
     await sees(page, '2 tries');
-  }, 60_000);
+  });
 
   test('one box finds anything by keyboard, typos forgiven, and gives the focus back', async () => {
     await go(page, `${household.url}/book`);
@@ -206,10 +203,10 @@ describe('the Tasting book', () => {
     await page.waitForFunction(() => document.querySelector('[role=option].at')?.textContent?.includes('Carrot-cardamom loaf'));
     await page.keyboard.press('Enter');
     await page.waitForFunction(() => location.pathname.startsWith('/bench/'));
-  }, 60_000);
+  });
 
   test('a formula that was never baked to the end is told to be none of the book', async () => {
     await page.goto(`${household.url}/book/nothing-there`, { waitUntil: 'load' });
     await sees(page, 'Nothing in the book');
-  }, 30_000);
+  });
 });

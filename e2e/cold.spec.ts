@@ -1,5 +1,5 @@
 import { type Page } from 'puppeteer-core';
-import { choose, openFormula, press, putOnBench, sees, type } from './household';
+import { choose, go, openFormula, press, putOnBench, sees, type } from './household';
 import { visit } from './visit';
 
 describe('the cold table', () => {
@@ -28,6 +28,22 @@ describe('the cold table', () => {
     const [now, before] = [Number(found?.[1]), Number(found?.[2])];
     return { now, before };
   };
+
+  test('an empty cold table offers what is cold on the shelf; from there every place opens with the same formula', async () => {
+    await go(page, `${household.url}/cold`);
+    await press(page, 'Sour-cherry kefir ice');
+    await sees(page, 'Freezing curve');
+    await press(page, 'To the bench');
+    await press(page, 'More for this formula');
+    await press(page, 'Its tries in the book');
+    await sees(page, '1 try');
+    expect(await page.$eval('h1', (one) => one.textContent)).toBe('Sour-cherry kefir ice');
+    await press(page, 'More');
+    await press(page, 'Compare it');
+    await page.waitForFunction(() => document.querySelector('.plates li')?.textContent?.includes('Sour-cherry kefir ice') === true);
+    await press(page, 'Cold table');
+    await sees(page, 'Freezing curve');
+  });
 
   test('frozen yogurt from sugar to allulose with a little erythritol and sucralose: as hard and as sweet as before', async () => {
     await put('Plain frozen yogurt\nMakes 8 scoops\n\n500 g yogurt\n100 ml double cream\n110 g sugar\n2 g guar gum');

@@ -41,7 +41,7 @@ describe('Compare', () => {
     expect(await cells('Weight')).toEqual([String(own + 20), String(own + 20), String(own + 20)]);
     // What its label does not tell is unknown, not zero.
     expect((await cells('Fibre'))[2]).toBe('unknown');
-  }, 60_000);
+  });
 
   test('the claim of a pasted recipe does not add up and says so; with the portions it needs it would', async () => {
     await sees(page, 'It does not add up.');
@@ -50,7 +50,7 @@ describe('Compare', () => {
     await sees(page, 'Read as in 100 g.');
     await type(page, '#claim-text', 'very light');
     await sees(page, 'No energy was read in this.');
-  }, 60_000);
+  });
 
   test('a bought treat is entered by its label in the larder, is no ingredient, compares, and is taken away with a way back', async () => {
     await press(page, 'Enter a bought treat');
@@ -68,5 +68,5 @@ describe('Compare', () => {
     await press(page, 'Take away: Station flapjack');
     await page.waitForFunction(() => ![...document.querySelectorAll('.plates .name')].some((one) => one.textContent === 'Station flapjack'));
     expect(opened.faults).toEqual([]);
-  }, 60_000);
+  });
 });

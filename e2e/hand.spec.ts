@@ -1,4 +1,4 @@
-import { type ElementHandle, type Page } from 'puppeteer-core';
+import { type Page } from 'puppeteer-core';
 import { choose, figure, go, openFormula, openPage, press, putOnBench, rebuildLines, reload, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
@@ -163,22 +163,7 @@ describe('where the eye and the hand go', () => {
     const { page: touch, faults } = await openPage(opened.browser, 'about:blank');
     await touch.setViewport({ width: 390, height: 600, isMobile: true, hasTouch: true });
     await go(touch, `${household.url}/shelf`);
-    const tap = async (name: string): Promise<void> => {
-      const handle = await touch.waitForFunction(
-        (wanted) =>
-          [...document.querySelectorAll<HTMLElement>('a, button, [role=tab]')].find((one) => {
-            const words = (one.getAttribute('aria-label') ?? one.textContent ?? '').trim();
-            const { top, bottom, height } = one.getBoundingClientRect();
-            const isInView = height > 0 && bottom > 0 && top < innerHeight;
-            return words.startsWith(wanted) && (isInView || one.checkVisibility());
-          }),
-        {},
-        name,
-      );
-      const element = handle.asElement() as ElementHandle<HTMLElement> | null;
-      await element?.evaluate((one) => one.scrollIntoView({ block: 'center' }));
-      await element?.tap();
-    };
+    const tap = (name: string): Promise<void> => press(touch, name, 'tap');
     await tap('Courgette waffles');
     await touch.waitForSelector('.rebuilt .row');
     await tap('Swap Butter');

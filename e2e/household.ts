@@ -2,7 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Browser, type HTTPRequest, launch, type Page } from 'puppeteer-core';
+import { type Browser, type ElementHandle, type HTTPRequest, launch, type Page } from 'puppeteer-core';
 
 /** The repository: tests and scripts run from its root. */
 const root = process.cwd();
@@ -91,6 +91,8 @@ export function openBrowser(): Promise<Browser> {
   });
 }
 
+/** Whatever is waited for is there by then, even on a busy machine, milliseconds. */
+const PATIENCE_MS = 60_000;
 /** Nothing has been asked for so long, milliseconds: the page has what it needs. */
 const QUIET_MS = 120;
 const MOST_MS = 10_000;
@@ -104,6 +106,8 @@ async function untilQuiet(page: Page, navigate: () => Promise<unknown>): Promise
     last = Date.now();
   };
   const answered = (request: HTTPRequest): void => {
+    // Of what the page before had asked for, nobody hears any more.
+    if (request.isNavigationRequest()) open.clear();
     open.delete(request);
     last = Date.now();
   };
@@ -127,6 +131,7 @@ export function reload(page: Page): Promise<void> {
 export async function openPage(browser: Browser, url: string, width = 1280, height = 800): Promise<{ page: Page; faults: string[] }> {
   const context = await browser.createBrowserContext();
   const page = await context.newPage();
+  page.setDefaultTimeout(PATIENCE_MS);
   const faults: string[] = [];
   page.on('console', (message) => {
     if (message.type() === 'error') faults.push(message.text());
@@ -141,9 +146,20 @@ export async function openPage(browser: Browser, url: string, width = 1280, heig
 export async function sees(page: Page, words: string): Promise<void> {
   const failed = new Error(`"${words}" is not seen`);
   await page
-    .waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), { timeout: 10_000 }, words)
+    .waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, ' ').includes(wanted), {}, words)
     .catch(async () => {
       failed.message += ` in: ${await page.evaluate(() => document.querySelector('main')?.innerText.replace(/\s+/g, ' ').slice(0, 1500) ?? '')}`;
+      throw failed;
+    });
+}
+
+/** Waits until the page's words hold nothing like `pattern` any more. */
+export async function seesNoMore(page: Page, pattern: RegExp): Promise<void> {
+  const failed = new Error(`"${pattern.source}" is still seen`);
+  await page
+    .waitForFunction((source) => !new RegExp(source).test(document.body.innerText), {}, pattern.source)
+    .catch(async () => {
+      failed.message += ` in: ${await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' ').slice(0, 2500))}`;
       throw failed;
     });
 }
@@ -153,26 +169,56 @@ export async function shown(page: Page): Promise<void> {
   await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))).catch(() => undefined);
 }
 
-/** Clicks the first visible button or link whose text or label begins with `name`. */
-export async function press(page: Page, name: string): Promise<void> {
+/** What is looked for, once it stands still and, for a finger, nothing lies over it. */
+async function standing(page: Page, name: string, isFinger: boolean): Promise<ElementHandle<HTMLElement>> {
   const failed = new Error(`nothing to press is called "${name}"`);
   const handle = await page
     .waitForFunction(
-      (wanted) =>
-        [...document.querySelectorAll<HTMLElement>('button, a, [role=tab], [role=menuitem], fm-choice label')].find(
+      (wanted, finger) => {
+        const found = [...document.querySelectorAll<HTMLElement>('button, a, [role=tab], [role=menuitem], fm-choice label')].find(
           (one) =>
             one.offsetParent !== null &&
             !(one as HTMLButtonElement).disabled &&
             ((one.getAttribute('aria-label') ?? '').startsWith(wanted) || one.innerText.trim().startsWith(wanted)),
-        ),
-      { timeout: 10_000 },
+        );
+        if (!found) return undefined;
+        if (finger) {
+          found.scrollIntoView({ block: 'center', behavior: 'instant' });
+          const { left, top, width, height } = found.getBoundingClientRect();
+          if (!found.contains(document.elementFromPoint(left + width / 2, top + height / 2))) return undefined;
+        }
+        const { x, y } = found.getBoundingClientRect();
+        const before = (globalThis as { stood?: readonly [Element, number, number] }).stood;
+        (globalThis as { stood?: readonly [Element, number, number] }).stood = [found, x, y];
+        return before?.[0] === found && before[1] === x && before[2] === y ? found : undefined;
+      },
+      { polling: 'raf' },
       name,
+      isFinger,
     )
     .catch(async () => {
       failed.message += ` in: ${await page.evaluate(() => document.querySelector('main')?.innerText.replace(/\s+/g, ' ').slice(0, 1500) ?? '')}`;
       throw failed;
     });
-  await (handle.asElement() as unknown as { click(): Promise<void> }).click();
+  return handle.asElement() as unknown as ElementHandle<HTMLElement>;
+}
+
+/**
+ * Clicks, or taps, the first visible button or link whose text or label begins with `name`: what is drawn above it may still move
+ * it, a sheet that closes still cover it. What moved away between the look and the press is pressed where it is then.
+ */
+export async function press(page: Page, name: string, how: 'click' | 'tap' = 'click'): Promise<void> {
+  for (let time = 0; time < 5; time++) {
+    const target = await standing(page, name, how === 'tap');
+    await target.evaluate((one) => {
+      const kept = globalThis as { missed?: boolean };
+      kept.missed = false;
+      document.addEventListener('click', ({ target: hit }) => (kept.missed = !one.contains(hit as Node)), { capture: true, once: true });
+    });
+    await target[how]();
+    const isMissed = await target.evaluate((one) => (globalThis as { missed?: boolean }).missed === true && one.isConnected).catch(() => false);
+    if (!isMissed) break;
+  }
   await shown(page);
 }
 
@@ -180,6 +226,8 @@ export async function press(page: Page, name: string): Promise<void> {
 export async function choose(page: Page, fieldId: string, words: string): Promise<void> {
   const field = `nz-select:has([id="${fieldId}"])`;
   await page.waitForSelector(field);
+  // A list that is still closing would be taken for the one that opens.
+  await page.waitForFunction(() => document.querySelector('.ant-select-dropdown') === null);
   await page.click(field);
   const isSought = await page.$eval(`[id="${fieldId}"]`, (one) => !(one as HTMLInputElement).readOnly);
   if (isSought) await page.keyboard.type(words);
@@ -192,7 +240,7 @@ export async function choose(page: Page, fieldId: string, words: string): Promis
       option?.click();
       return option !== undefined;
     },
-    { timeout: 10_000 },
+    {},
     words,
   );
   await shown(page);

@@ -4,7 +4,7 @@ export default {
   rootDir: '.',
   testMatch: ['**/*.spec.ts'],
   testEnvironment: 'node',
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   maxWorkers: 1,
   transform: {
     '^.+\\.ts$': ['ts-jest', { diagnostics: false, tsconfig: { target: 'ES2022', module: 'CommonJS', moduleResolution: 'node10', esModuleInterop: true, isolatedModules: true } }],

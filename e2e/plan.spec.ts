@@ -22,7 +22,7 @@ describe('a day planned for the table', () => {
     page.$$eval('.steps tbody tr', (rows) =>
       rows.map((row) => `${row.querySelector('input')?.value ?? row.querySelector('td')?.textContent?.trim() ?? ''} ${row.querySelectorAll('td')[1]?.textContent?.trim() ?? ''}`),
     );
-  const settled = (): Promise<unknown> => page.waitForFunction(() => document.querySelector('[role=status]')?.textContent === 'saved', { timeout: 10_000 });
+  const settled = (): Promise<unknown> => page.waitForFunction(() => document.querySelector('[role=status]')?.textContent === 'saved');
 
   test('the demo’s Saturday: three treats at three, whose hands were wanted twice, as a chart and as a table', async () => {
     await press(page, 'Saturday tea table');
@@ -33,7 +33,7 @@ describe('a day planned for the table', () => {
     await page.waitForSelector('.steps tbody tr');
     // The loaf's recipe bakes 50 minutes, it cools an hour and is sliced in five before three: by hand, unless hands are wanted.
     expect(await times()).toEqual(expect.arrayContaining(['12:50 Bake', '13:40 Cool, ten minutes in the tin, then on a rack', '14:40 Slice']));
-  }, 60_000);
+  });
 
   test('a step put to a time by hand moves what comes before and after it, is undone by letting it move, and nonsense is told', async () => {
     const slice = '[aria-label="Beginning of: Carrot-cardamom loaf, Slice"]';
@@ -42,14 +42,12 @@ describe('a day planned for the table', () => {
     await sees(page, 'Give a time such as 15:00.');
     await type(page, slice, '13:00');
     await page.keyboard.press('Tab');
-    await page.waitForFunction(
-      () => [...document.querySelectorAll('.steps tbody tr')].some((row) => row.textContent?.includes('Bake') && row.querySelector('input')?.value === '11:10'),
-      { timeout: 10_000 },
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('.steps tbody tr')].some((row) => row.textContent?.includes('Bake') && row.querySelector('input')?.value === '11:10'),
     );
     await press(page, 'Let it move');
-    await page.waitForFunction(
-      () => [...document.querySelectorAll('.steps tbody tr')].some((row) => row.textContent?.includes('Bake') && row.querySelector('input')?.value === '12:50'),
-      { timeout: 10_000 },
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('.steps tbody tr')].some((row) => row.textContent?.includes('Bake') && row.querySelector('input')?.value === '12:50'),
     );
     // A bar that is dragged an hour to the left stays there.
     await page.$eval('.day canvas', (drawn) => drawn.scrollIntoView({ block: 'center' }));
@@ -66,7 +64,7 @@ describe('a day planned for the table', () => {
     await press(page, 'Undo');
     await settled();
     expect((await kept()).plan.held).toEqual({});
-  }, 60_000);
+  });
 
   test('too late, midnight and one pair of hands are told; a second phone sees what the first changes; nothing is lost with the server', async () => {
     const second = await openPage(opened.browser, page.url());
@@ -82,9 +80,9 @@ describe('a day planned for the table', () => {
     expect(await minutesOfFrying()).toBe(18);
     const tinField = await page.$$eval('[id^="tin-"]', (fields) => fields.at(-1)?.id ?? '');
     await choose(page, tinField, '28 cm griddle');
-    await page.waitForFunction(() => /about \d+ minutes for all of them/.test(document.body.innerText), { timeout: 10_000 });
+    await page.waitForFunction(() => /about \d+ minutes for all of them/.test(document.body.innerText));
     const onPlate = await page.evaluate(() => Number(/about (\d+) minutes for all of them/.exec(document.body.innerText)?.[1]));
-    await page.waitForFunction((minutes) => document.body.innerText.includes(`${minutes} min`), { timeout: 10_000 }, onPlate);
+    await page.waitForFunction((minutes) => document.body.innerText.includes(`${minutes} min`), {}, onPlate);
     expect(Math.abs((await minutesOfFrying()) - onPlate)).toBeLessThanOrEqual(1);
     await settled();
     const calendar = await page.evaluate(async () => (await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}/plan.ics`)).text());
@@ -100,9 +98,7 @@ describe('a day planned for the table', () => {
     await household.open();
     await settled();
     expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('fellmist.plan.')))).toEqual([]);
-    await second.page.waitForFunction(() => document.body.innerText.includes('Fry in batches') && document.querySelector<HTMLInputElement>('#room-oven')?.value === '1', {
-      timeout: 15_000,
-    });
+    await second.page.waitForFunction(() => document.body.innerText.includes('Fry in batches') && document.querySelector<HTMLInputElement>('#room-oven')?.value === '1');
     await second.page.close();
     // Yesterday's table cannot be laid any more: it says when it can.
     const yesterday = new Date(Date.now() - 86_400_000).toISOString();
@@ -113,20 +109,19 @@ describe('a day planned for the table', () => {
         body: JSON.stringify({ serveAt }),
       });
     }, yesterday);
-    await page.waitForFunction(() => /Too late for .*can be served at/.test(document.body.innerText), { timeout: 15_000 });
-  }, 90_000);
+    await page.waitForFunction(() => /Too late for .*can be served at/.test(document.body.innerText));
+  });
 
   test('the day goes on from what was begun: the first step begins its bake, a step that is done lets the wait behind it begin', async () => {
     await press(page, 'forward from now');
-    await page.waitForFunction(() => !document.body.innerText.includes('Too late'), { timeout: 10_000 });
+    await page.waitForFunction(() => !document.body.innerText.includes('Too late'));
     const url = page.url();
     await press(page, 'Begin: Hazelnut rye cookies');
-    await page.waitForFunction(() => location.pathname.endsWith('/weigh'), { timeout: 10_000 });
+    await page.waitForFunction(() => location.pathname.endsWith('/weigh'));
     await page.goto(url, { waitUntil: 'load' });
     await press(page, 'Done: Hazelnut rye cookies');
     await page.waitForFunction(
       async () => Object.keys(((await (await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}`)).json()) as { plan: { held: object } }).plan.held).length === 2,
-      { timeout: 10_000 },
     );
     const { plan } = await kept();
     expect(Object.values(plan.held).map(({ by, endAt }) => [by, endAt !== undefined])).toEqual([
@@ -135,10 +130,10 @@ describe('a day planned for the table', () => {
     ]);
     expect(Object.values(plan.treats).filter(({ bakeId }) => bakeId !== undefined)).toHaveLength(1);
     // The dough chills half an hour by its own timer, above every place.
-    await page.waitForFunction(() => document.querySelector('.running')?.textContent?.includes('Chill the dough'), { timeout: 10_000 });
+    await page.waitForFunction(() => document.querySelector('.running')?.textContent?.includes('Chill the dough'));
     const file = await page.evaluate(async () => (await fetch(`/api/plans/${location.pathname.split('/').at(-1) ?? ''}/plan.ics`)).text());
     expect([file.startsWith('BEGIN:VCALENDAR'), file.includes('Hazelnut rye cookies: Chill the dough')]).toEqual([true, true]);
-  }, 60_000);
+  });
 
   const anew = (page: Page, titles: readonly string[], serveAt: string): Promise<string> =>
     page.evaluate(
@@ -163,17 +158,17 @@ describe('a day planned for the table', () => {
     await page.evaluate((of) => localStorage.setItem(`fellmist.plan.${of}`, '[{"name":"Scones for all"}]'), id);
     await page.goto(`${household.url}/bakes`, { waitUntil: 'load' });
     await sees(page, 'Saturday');
-    await page.waitForFunction((of) => localStorage.getItem(`fellmist.plan.${of}`) === null, { timeout: 10_000 }, id);
+    await page.waitForFunction((of) => localStorage.getItem(`fellmist.plan.${of}`) === null, {}, id);
     await page.goto(`${household.url}/bakes/day/${id}`, { waitUntil: 'load' });
-    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('.title-field')?.value === 'Scones for all', { timeout: 10_000 });
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('.title-field')?.value === 'Scones for all');
     await sees(page, 'can be served at');
     await press(page, 'Without Buckwheat drop scones');
-    await page.waitForFunction(() => !document.body.innerText.includes('can be served at'), { timeout: 10_000 });
+    await page.waitForFunction(() => !document.body.innerText.includes('can be served at'));
     await press(page, 'Undo');
     await sees(page, 'can be served at');
     await settled();
     expect(Object.keys((await kept()).plan.treats).sort()).toEqual(['t0', 't1']);
-  }, 60_000);
+  });
 
   test('the night of summer time: four hours of the clock on the wall are three of hardening', async () => {
     const { page: abroad } = await openPage(opened.browser, `${household.url}/bakes`);
@@ -193,7 +188,7 @@ describe('a day planned for the table', () => {
     // A time that the wall never shows is taken as the hour after it, and told as that.
     await type(abroad, '#serve-time', '2:30');
     await abroad.keyboard.press('Tab');
-    await abroad.waitForFunction(() => document.querySelector<HTMLInputElement>('#serve-time')?.value === '03:30', { timeout: 10_000 });
+    await abroad.waitForFunction(() => document.querySelector<HTMLInputElement>('#serve-time')?.value === '03:30');
     await abroad.close();
-  }, 60_000);
+  });
 });

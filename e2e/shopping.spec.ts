@@ -34,7 +34,7 @@ describe('the shopping list', () => {
     expect(await isTicked(phone, first)).toBe(true);
     await household.open();
     await phone.close();
-  }, 60_000);
+  });
 
   test('what should be used up, and the own formulas that take it, lead to the bench', async () => {
     await go(page, `${household.url}/larder/shopping`);
@@ -45,5 +45,5 @@ describe('the shopping list', () => {
     expect(text).toMatch(/^- .+ g/m);
     await page.click('.listed a');
     await page.waitForSelector('.rebuilt .row');
-  }, 60_000);
+  });
 });

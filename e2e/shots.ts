@@ -150,7 +150,7 @@ const VIEWS: readonly View[] = [
     act: async (page) => {
       await aimAt(page, '200', '8');
       await press(page, 'With stand-ins');
-      await page.waitForFunction(() => document.querySelectorAll('.cards .card').length >= 3 && !document.querySelector('[role=progressbar]'), { timeout: 30_000 });
+      await page.waitForFunction(() => document.querySelectorAll('.cards .card').length >= 3 && !document.querySelector('[role=progressbar]'));
     },
   },
   {

@@ -111,7 +111,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     const label = '[aria-label="Amount of Sunflower oil"]';
     await page.click(label, { count: 3 });
     await page.keyboard.type('3');
-    await page.waitForFunction((before) => document.querySelector('[data-figure="energyKcal"]')?.firstChild?.textContent?.trim() !== before, { timeout: 5000 }, String(energy));
+    await page.waitForFunction((before) => document.querySelector('[data-figure="energyKcal"]')?.firstChild?.textContent?.trim() !== before, {}, String(energy));
     const more = Number(await figure(page, 'energyKcal'));
     // Two tablespoons of oil more, 27.2 g at 8.84 kcal (USDA SR Legacy, from memory), over four portions.
     expect(more - energy).toBeCloseTo((2 * 14.787 * 0.92 * 8.84) / 4, -1);
@@ -162,7 +162,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await sees(page, 'Saved here, waits for the server');
     await household.open();
     await reload(page);
-    await page.waitForFunction(() => !/waits? on this device/.test(document.body.innerText), { timeout: 20_000 });
+    await page.waitForFunction(() => !/waits? on this device/.test(document.body.innerText));
     await sees(page, 'try 5 of 5');
     expect(await rebuildLines(page)).toContain('3 tsp Baking powder');
     faults.splice(0, faults.length, ...faults.filter((words) => !/ERR_CONNECTION_REFUSED|409|Failed to load resource/.test(words)));

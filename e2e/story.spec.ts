@@ -115,5 +115,5 @@ describe('three tries from too thick to right', () => {
     await page.waitForFunction(() => !document.body.innerText.includes('How thirsty Pea protein'));
     await press(page, 'Undo');
     await sees(page, 'How thirsty Pea protein');
-  }, 120_000);
+  });
 });

@@ -29,6 +29,11 @@ export class Walk {
     await sees(this.page, 'In which order');
   }
 
+  /** The oven is set as the recipe says it. */
+  async ovenStandsAt(degrees: string): Promise<void> {
+    await this.page.waitForFunction((wanted) => document.querySelector<HTMLInputElement>('#oven-c')?.value === wanted, {}, degrees);
+  }
+
   async into(field: 'mixed-in' | 'vessel', name: string): Promise<void> {
     await choose(this.page, field, name);
   }
@@ -84,6 +89,59 @@ export class Walk {
       },
       name,
     );
+  }
+
+  /** The bake is done with and tasted, by one after the other, each with what they say on which scale: from its end to the page of its tries. */
+  async taste(said: Readonly<Record<string, Readonly<Record<string, string>>>>): Promise<void> {
+    await press(this.page, 'Finish this bake');
+    await press(this.page, 'Taste it');
+    for (const [taster, scales] of Object.entries(said)) {
+      // Who tasted an earlier try is one press.
+      const known = await this.page.$$eval('form button', (buttons, name) => buttons.find(({ textContent }) => textContent?.trim() === name)?.click() ?? false, taster);
+      if (known === false) await type(this.page, '#taster', taster);
+      const asked = await this.page.evaluate((wanted) => {
+        const groups = [...document.querySelectorAll('fieldset')].filter((group) => Object.hasOwn(wanted, group.querySelector('legend')?.textContent ?? ''));
+        for (const group of groups) {
+          const words = wanted[group.querySelector('legend')?.textContent ?? ''];
+          [...group.querySelectorAll<HTMLElement>('label')].find((one) => one.innerText.trim() === words)?.click();
+        }
+        return groups.length;
+      }, scales);
+      if (asked !== Object.keys(scales).length) throw new Error(`not asked for on the tasting sheet: one of ${Object.keys(scales).join(', ')}`);
+      await press(this.page, 'Keep my scores');
+      await sees(this.page, `${taster}’s scores are kept`);
+    }
+    await press(this.page, 'Its tries');
+    await sees(this.page, 'The next try');
+  }
+
+  /** What the page of its tries proposes first, by its words, goes to the Bench, is taken and saved: the next try. */
+  async nextTry(proposed: string, by = 'To the Bench'): Promise<void> {
+    await press(this.page, by);
+    await this.page.waitForFunction(() => location.pathname.startsWith('/bench/'));
+    await sees(this.page, proposed);
+    await press(this.page, `Take: ${proposed}`);
+    await press(this.page, 'Save');
+    await this.page.waitForFunction(() => [...document.querySelectorAll('button, a')].some((one) => one.textContent?.trim() === 'Bake it'));
+  }
+
+  /** A pack of a kind, with what a full one holds and costs. */
+  async priced(kind: string, grams: string, price: string): Promise<void> {
+    await go(this.page, `${this.url}/larder/pack/new?kind=${kind}`);
+    await type(this.page, '#pack-name', `${kind} of the shop`);
+    await press(this.page, 'Stock and price');
+    await type(this.page, '#net', grams);
+    await type(this.page, '#price', price);
+    await press(this.page, 'Save');
+    await this.page.waitForFunction(() => !location.pathname.endsWith('new'));
+  }
+
+  /** A pack that was just saved is put into the kitchen. */
+  async stock(grams: number): Promise<void> {
+    await press(this.page, 'Put it in stock');
+    await type(this.page, '[id^="add-pack-"]', String(grams));
+    await press(this.page, 'Add');
+    await this.page.waitForSelector('[id^="opened-"]');
   }
 
   async plate(who: string, portions: string, also = ''): Promise<void> {

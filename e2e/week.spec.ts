@@ -46,7 +46,7 @@ describe('the week', () => {
     await press(page, 'Week after');
     await page.waitForFunction(() => location.search.includes('from='));
     expect(await rows('eaten', 'Courgette waffles')).toEqual([]);
-  }, 60_000);
+  });
 
   test('switched off in the House it is nowhere to be seen', async () => {
     await go(page, `${household.url}/house`);
@@ -56,5 +56,5 @@ describe('the week', () => {
     await go(page, `${household.url}/bakes/week`);
     await sees(page, 'The week is switched off');
     expect(await page.$('table.figures')).toBeNull();
-  }, 60_000);
+  });
 });

@@ -7,6 +7,7 @@ export default {
   ...preset,
   displayName: 'web',
   rootDir: '..',
+  testTimeout: 60_000,
   roots: ['<rootDir>/web/src', '<rootDir>/web/test'],
   setupFilesAfterEnv: ['<rootDir>/web/test/setup.ts'],
   moduleNameMapper: {

@@ -2,6 +2,8 @@ import { type Figures, type Formula, LIMITS } from '@fellmist/core';
 import {
   type BakeEvent,
   type InTheHeat,
+  type Into,
+  INTO_AS,
   JUST_ABOUT_RIGHT,
   OVEN_C,
   OVERALL,
@@ -60,11 +62,14 @@ const topping = z.strictObject({ partId: id, massG: grams }) satisfies z.ZodType
 const stamp = { id: z.uuid(), teller: z.string().min(1).max(60), turn: z.number().int().min(1).max(1e9), at: z.iso.datetime() };
 const place = z.enum(['fridge', 'freezer']);
 
+const chosen = z.strictObject({ vessel: vesselSchema, count: z.number().int().min(1).max(20) });
+const into = z.strictObject({ as: z.enum(INTO_AS), vessels: z.array(chosen).max(2) }) satisfies z.ZodType<Into>;
+
 /** One event of a bake, as the page tells it: its id makes it count once however often it is sent. */
 export const bakeEventSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ ...stamp, kind: z.literal('planned'), formulaId: id, tryId: id }),
+  z.strictObject({ ...stamp, kind: z.literal('planned'), formulaId: id, tryId: id, into: into.optional() }),
   z.strictObject({ ...stamp, kind: z.literal('scaled'), factor: z.number().positive().max(1000), words }),
-  z.strictObject({ ...stamp, kind: z.literal('vessel chosen'), vessel: vesselSchema, count: z.number().int().min(1).max(20) }),
+  z.strictObject({ ...stamp, kind: z.literal('vessel chosen'), ...chosen.shape }),
   z.strictObject({ ...stamp, kind: z.literal('ordered'), stages: z.array(stage).max(100) }),
   z.strictObject({ ...stamp, kind: z.enum(['step begun', 'step done']), stageId: id }),
   z.strictObject({ ...stamp, kind: z.literal('tared'), bowl: z.string().trim().max(60).optional() }),

@@ -48,7 +48,10 @@ export async function killUnderWrites(household: Household, times: number): Prom
   for (let kill = 0; kill < times; kill++) {
     let isOver = false;
     const writers = [1, 2, 3].map(() => write(household.url, from, bakeId, known, () => isOver));
-    await new Promise((resolve) => setTimeout(resolve, 20 + Math.random() * 120));
+    // Some writes are through, however busy the machine is, and others are under way.
+    const before = known.formulas.size + known.events.size;
+    while (known.formulas.size + known.events.size < before + 2) await new Promise((resolve) => setTimeout(resolve, 5));
+    await new Promise((resolve) => setTimeout(resolve, Math.random() * 120));
     await household.kill();
     isOver = true;
     await Promise.all(writers);

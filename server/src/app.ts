@@ -9,7 +9,7 @@ import { shallow } from './http/shallow';
 import { type LabelLookup } from './devices/labelLookup';
 import { type Vessel } from '@fellmist/core/bake';
 import { type Probe } from './devices/probe';
-import { type Scale } from './devices/scale';
+import { type KitchenScale } from './devices/scale';
 import { bakeRoutes } from './routes/bakes';
 import { bookRoutes, tryPictureRoutes } from './routes/book';
 import { boughtRoutes } from './routes/bought';
@@ -28,9 +28,12 @@ import { pictureRoutes } from './routes/pictures';
 import { type Share } from './share/share';
 import { appliedTo } from './store/database';
 import { type LarderStore } from './store/larderStore';
+import { Shelf } from './store/shelf';
 
 export interface AppParts {
   readonly larderStore: LarderStore;
+  /** Its shelf, where somebody has opened it already. */
+  readonly shelf?: Shelf;
   /** None where the household lies in no file. */
   readonly copies?: Copies;
   /** Who of the home network is let in; nobody where it is not given. */
@@ -40,7 +43,7 @@ export interface AppParts {
   /** The thread that reads tables; read in the server's own where there is none. */
   readonly tableWorker?: URL;
   readonly labels: LabelLookup;
-  readonly scale: Scale;
+  readonly scale: KitchenScale;
   readonly probe: Probe;
   readonly vessels: readonly Vessel[];
   readonly webRoot: string;
@@ -49,7 +52,21 @@ export interface AppParts {
 }
 
 /** The Express application from its parts; it listens to nothing by itself. */
-export function buildApp({ larderStore, copies, share: shared, version, tableWorker, labels, scale, probe, vessels, webRoot, log, now }: AppParts): Express {
+export function buildApp({
+  larderStore,
+  shelf = new Shelf(larderStore),
+  copies,
+  share: shared,
+  version,
+  tableWorker,
+  labels,
+  scale,
+  probe,
+  vessels,
+  webRoot,
+  log,
+  now,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(log));
@@ -74,12 +91,12 @@ export function buildApp({ larderStore, copies, share: shared, version, tableWor
   api.use(
     exchangeRoutes(larderStore),
     larderRoutes(larderStore),
-    formulaRoutes(larderStore, now),
+    formulaRoutes(larderStore, shelf, now),
     householdRoutes(larderStore, now),
     bakeRoutes(larderStore, vessels, now),
     bookRoutes(larderStore, now),
     boughtRoutes(larderStore, now),
-    shoppingRoutes(larderStore, now),
+    shoppingRoutes(larderStore, shelf.own, now),
     weekRoutes(larderStore, now),
     planRoutes(larderStore, vessels, now),
     deviceRoutes(labels, scale, probe),

@@ -17,6 +17,7 @@ import { LanDoor, lanHosts } from './share/lan';
 import { Share } from './share/share';
 import { openStore } from './store/database';
 import { listHousehold, openLarderStore } from './store/larderStore';
+import { Shelf } from './store/shelf';
 import { StoreFault } from './store/storeFault';
 
 const root = process.env['FELLMIST_ROOT'] ?? process.cwd();
@@ -72,11 +73,14 @@ if (process.env['FELLMIST_SHARE'] === '1' && !share.isWanted) machine.settle({ i
 /** The application on the household as it lies now: whatever was kept of another one is gone with it. */
 function openApp() {
   const larderStore = openLarderStore(db, shipped, now);
+  const shelf = new Shelf(larderStore);
   return {
     larderStore,
+    shelf,
     app: buildApp({
       tableWorker: new URL('tableWorker.mjs', import.meta.url),
       larderStore,
+      shelf,
       copies,
       share: { share, changed: () => lan.settle(share.isOn) },
       version,
@@ -91,11 +95,27 @@ function openApp() {
   };
 }
 
+/** A hand needs about so long from the printed address to the open page; whoever is quicker is answered first. */
+const OPEN_AHEAD_MS = 1000;
+
+/** What the shelf shows first is worked out before anybody asks. */
+function openShelf(): void {
+  setTimeout(() => {
+    try {
+      if (db.open) opened.shelf.open();
+    } catch (error) {
+      // Whoever asks for the shelf is told in words; the server stays.
+      log.warn({ err: error }, 'the shelf could not be opened ahead');
+    }
+  }, OPEN_AHEAD_MS).unref();
+}
+
 let opened = openApp();
 if (demo) setTable(opened.larderStore, shipped, vessels, join(root, 'data'));
 copies.restored = () => {
   opened = openApp();
   endStreams();
+  openShelf();
 };
 
 const serve: RequestListener = (request, response) => void opened.app(request, response);
@@ -123,6 +143,7 @@ server.on('listening', () => {
   process.stdout.write(`Fellmist is open at http://localhost:${openPort}${demo ? ' (demo household)' : ''}\n`);
   if (share.isOn) process.stdout.write(`Shared with the home network at ${share.page().addresses.join(', ')}\n`);
   else if (share.isWanted) process.stdout.write('Sharing waits for a passphrase: choose one in the House on this machine.\n');
+  openShelf();
   lan.settle(share.isOn);
   // Addresses of a home network come and go.
   setInterval(() => lan.settle(share.isOn), MINUTE_MS).unref();

@@ -50,6 +50,31 @@ describe('a bake on the server', () => {
     expect((await local(request(app).post('/api/bakes')).send(bad)).status).toBe(404);
   });
 
+  test('begins with the tin that the recipe names, the next time with what it really went into', async () => {
+    const kept = async (text: string): Promise<{ formulaId: string; tryId: string }> => {
+      const tryId = randomUUID();
+      const { body } = await local(request(app).post('/api/formulas')).send({ tryId, label: '', worksheet: sheetOf(text) });
+      return { formulaId: (body as { id: string }).id, tryId };
+    };
+    const loaf = await kept('Oat loaf\nMakes 8 slices\n200 g oat flour\n2 eggs\n200 ml milk\nMethod\nPour into a 9 x 5-inch loaf pan and bake.');
+    const begun = async (of = loaf): Promise<StoredBake> =>
+      (await local(request(app).post('/api/bakes')).send({ id: randomUUID(), planned: event({ kind: 'planned', ...of }) })).body as StoredBake;
+    const intoOf = ({ events: [first] }: StoredBake): unknown =>
+      first?.event.kind === 'planned' && [first.event.into?.as, first.event.into?.vessels.map(({ vessel }) => vessel.id)];
+    const one = await begun();
+    expect(intoOf(one)).toEqual(['the recipe', ['loaf-large']]);
+    // The title may say it, the method first; a word without a size says nothing.
+    const titled = (title: string, method: string) => kept(`${title}\nMakes 8 slices\n200 g oat flour\n2 eggs\nMethod\n${method}`);
+    expect(intoOf(await begun(await titled('Oat tart (24cm tart tin)', 'Mix and bake.')))).toEqual(['the recipe', ['tart-24']]);
+    expect(intoOf(await begun(await titled('Oat tart (24cm tart tin)', 'Bake in a 20 cm square tin.')))).toEqual(['the recipe', ['square-20']]);
+    expect(intoOf(await begun(await titled('Oat tart for a tin', 'Mix and bake.')))).toEqual([undefined, undefined]);
+    const vessels = (await local(request(app).get('/api/vessels'))).body as Vessel[];
+    const [tin, bowl] = ['square-20', 'bowl-wide'].map((wanted) => vessels.find(({ id: own }) => own === wanted));
+    if (!tin || !bowl) throw new Error('no such tins');
+    await tell(one.id, [event({ kind: 'vessel chosen', vessel: tin, count: 1 }), event({ kind: 'vessel chosen', vessel: bowl, count: 1 })]);
+    expect(intoOf(await begun())).toEqual(['last time', ['square-20', 'bowl-wide']]);
+  });
+
   test('takes each event exactly once and in order, also sent again with others after a lost answer', async () => {
     const line = allLines((await read(id)).formula)[0]?.id ?? '';
     const first = event({ kind: 'poured', lineId: line, massG: 120, by: 'scale' });
@@ -206,7 +231,7 @@ describe('a bake on the server', () => {
   });
 
   test('is taken off the list and brought back', async () => {
-    const list = async (): Promise<number> => ((await local(request(app).get('/api/bakes'))).body as BakeHead[]).length;
+    const list = async (): Promise<number> => ((await local(request(app).get('/api/bakes'))).body as BakeHead[]).filter((head) => head.id === id).length;
     expect((await local(request(app).delete(`/api/bakes/${id}`))).status).toBe(204);
     expect([await list(), (await local(request(app).get(`/api/bakes/${id}`))).status]).toEqual([0, 404]);
     await local(request(app).post(`/api/bakes/${id}/restore`));

@@ -138,7 +138,7 @@ describe('pictures of a try', () => {
     ).toBe(404);
     const page = await body<BookPage>(get(`/api/book/${formulaId}`));
     expect(page.tries.find((one) => one.bakeId === bakeId)?.pictures).toEqual([]);
-  }, 60_000);
+  });
 });
 
 describe('a tasting behind codes', () => {

@@ -183,7 +183,7 @@ describe('copies of a household', () => {
     expect((await bring()).differences).toEqual([]);
     there.close();
     from.close();
-  }, 30_000);
+  });
 
   test('each day has its copy, the last fourteen are kept, and those by hand stay; another folder is taken where it can be written', async () => {
     const byHand = (await names()).filter((name) => name.includes('-hand-'));

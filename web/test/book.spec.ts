@@ -43,6 +43,8 @@ test('what was told is ticks and scales off by half a step, the furthest first; 
   expect(faultsOf({ scores: [] })).toEqual([]);
   const one = tried('1', 'x\n1 g salt', 0);
   expect(widestScales([one, { ...one, scores: [said({ thickness: 2, lift: -1 })] }, { ...one, scores: [said({ thickness: -2, lift: 1 })] }])).toEqual(['thickness', 'lift']);
+  // Of a single try, what was given at all.
+  expect(widestScales([{ ...one, scores: [said({ moistness: -1, texture: 1 })] }])).toEqual(['moistness', 'texture']);
 });
 
 test('a cause that explains two things stands once, before one that explains one; questions come last', () => {

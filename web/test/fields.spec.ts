@@ -61,6 +61,7 @@ class Host {
 
 /** What the field offers and does, without the library's drop-down around it. */
 interface Inside {
+  readonly isOpen: { set(isOpen: boolean): void };
   options(): readonly { readonly id: string; readonly name: string }[];
   search(words: string): void;
   choose(id: string | null): void;
@@ -72,6 +73,9 @@ describe('choosing a food', () => {
     const fixture = TestBed.createComponent(Host);
     await fixture.whenStable();
     const inside = fixture.debugElement.children[0]?.componentInstance as Inside;
+    // A closed field has a row for what is chosen alone.
+    expect(inside.options()).toEqual([]);
+    inside.isOpen.set(true);
     return { inside, host: fixture.componentInstance, api, stable: () => fixture.whenStable() };
   }
   const first = (inside: Inside, count = 3): readonly string[] =>

@@ -2,7 +2,7 @@ import type { Goal, LooseningLine } from '@fellmist/core';
 import { csvOf } from '../src/compare/csvOf';
 import { hadAmount, limitWords, loosenedWords } from '../src/goals/limitWords';
 import { swapWords } from '../src/goals/swapWords';
-import { keyOf, pickOf } from '../src/state/compareDesk';
+import { pickKey, pickOf } from '../src/state/compareDesk';
 
 const speech = { portionWord: 'slice', showPrice: (amount: number): string => `${amount.toFixed(2)} EUR` };
 const line = (goal: Goal, value: number): LooseningLine => ({ of: { kind: 'target', goal }, value, isMet: false, frees: true });
@@ -41,7 +41,7 @@ test('a choice to compare is known again by its key; a strange key is none', () 
     { kind: 'try', formulaId: 'f1', tryId: 't1' },
     { kind: 'bought', boughtId: 'b1' },
   ] as const)
-    expect(pickOf(keyOf(pick))).toEqual(pick);
+    expect(pickOf(pickKey(pick))).toEqual(pick);
   expect(pickOf('nothing:f1')).toBeUndefined();
 });
 

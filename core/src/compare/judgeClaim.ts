@@ -57,16 +57,16 @@ function stands({ amount, half }: ClaimedFigure, sum: Sum | undefined): JudgedFi
 
 const entries = ({ figures }: Claim): readonly (readonly [Figure, ClaimedFigure])[] => Object.entries(figures) as [Figure, ClaimedFigure][];
 
-type Reckoned = (figure: Figure) => Sum | undefined;
+type ReckonedClaim = (figure: Figure) => Sum | undefined;
 
 /** Whether every stated figure agrees with what is reckoned so. */
-function allAgree(claim: Claim, reckoned: Reckoned): boolean {
+function allAgree(claim: Claim, reckoned: ReckonedClaim): boolean {
   return entries(claim).every(([figure, claimed]) => stands(claimed, reckoned(figure)) === 'agrees');
 }
 
 const times = (sum: Sum | undefined, by: number): Sum | undefined => sum && { ...sum, amount: sum.amount * by, sd: sum.sd * by, worst: sum.worst * by };
 
-interface Terms {
+interface ClaimTerms {
   readonly formula: Formula;
   readonly claim: Claim;
   readonly larder: Larder;
@@ -74,13 +74,13 @@ interface Terms {
   readonly loss: Loss | undefined;
 }
 
-function viewsWith({ formula, larder, counting, loss }: Terms, change?: (line: Line) => Line | undefined): Views {
+function viewsWith({ formula, larder, counting, loss }: ClaimTerms, change?: (line: Line) => Line | undefined): Views {
   const parts = change ? formula.parts.map((part) => ({ ...part, lines: part.lines.flatMap((line) => change(line) ?? []) })) : formula.parts;
   return viewsOf(formula, totalsOf({ parts }, larder, counting), loss);
 }
 
 /** Another number of portions: the same factor on every figure. */
-function otherPortions(terms: Terms, views: Views): readonly Explanation[] {
+function otherPortions(terms: ClaimTerms, views: Views): readonly Explanation[] {
   const { claim } = terms;
   if (claim.per !== 'portion') return [];
   const ratios = entries(claim)
@@ -92,13 +92,13 @@ function otherPortions(terms: Terms, views: Views): readonly Explanation[] {
   return allAgree(claim, (figure) => times(views.batch[figure], 1 / portions)) ? [{ kind: 'portions', portions }] : [];
 }
 
-function otherSize({ claim }: Terms, views: Views): readonly Explanation[] {
+function otherSize({ claim }: ClaimTerms, views: Views): readonly Explanation[] {
   const sizes = (['portion', '100 g', 'batch'] as const).filter((per) => per !== claim.per);
   return sizes.flatMap((per) => (allAgree(claim, (figure) => figureFor(figure, per, views)) ? [{ kind: 'per', per } as const] : []));
 }
 
 /** Per 100 g of what was mixed, where what is eaten has lost water. */
-function rawWeight(terms: Terms, views: Views): readonly Explanation[] {
+function rawWeight(terms: ClaimTerms, views: Views): readonly Explanation[] {
   const { claim, formula, larder, counting } = terms;
   const rawG = totalsOf(formula, larder, counting).massG;
   if (claim.per !== '100 g' || rawG <= 0) return [];
@@ -106,7 +106,7 @@ function rawWeight(terms: Terms, views: Views): readonly Explanation[] {
 }
 
 /** The others agree, and kilocalories agree with the kilojoules. */
-function kilojoules({ claim }: Terms, reckoned: Reckoned): readonly Explanation[] {
+function kilojoules({ claim }: ClaimTerms, reckoned: ReckonedClaim): readonly Explanation[] {
   const energy = claim.figures.energyKcal;
   if (!energy || stands(energy, reckoned('energyKj')) !== 'agrees') return [];
   const isRest = entries(claim).every(([figure, claimed]) => figure === 'energyKcal' || stands(claimed, reckoned(figure)) === 'agrees');
@@ -114,7 +114,7 @@ function kilojoules({ claim }: Terms, reckoned: Reckoned): readonly Explanation[
 }
 
 /** All but the carbohydrate agrees, and that does as another school counts it. */
-function otherCarbs(terms: Terms, reckoned: Reckoned): readonly Explanation[] {
+function otherCarbs(terms: ClaimTerms, reckoned: ReckonedClaim): readonly Explanation[] {
   const { claim, formula, larder, counting, loss } = terms;
   const of = (['carbohydrateG', 'netCarbG'] as const).filter((figure) => claim.figures[figure]);
   const isOther = ([figure, claimed]: readonly [Figure, ClaimedFigure]): boolean => (of as readonly Figure[]).includes(figure) || stands(claimed, reckoned(figure)) === 'agrees';
@@ -126,13 +126,13 @@ function otherCarbs(terms: Terms, reckoned: Reckoned): readonly Explanation[] {
 }
 
 /** Carbohydrate without fibre, as European panels print it. */
-function availableOf(reckoned: Reckoned): Sum | undefined {
+function availableOf(reckoned: ReckonedClaim): Sum | undefined {
   const [total, fibre] = [reckoned('carbohydrateG'), reckoned('fibreG')];
   return total && fibre && { ...total, amount: total.amount - fibre.amount };
 }
 
 /** One line that was not counted, or a pulse counted dry that is cooked or the other way round. */
-function oneLine(terms: Terms): readonly Explanation[] {
+function oneLine(terms: ClaimTerms): readonly Explanation[] {
   const { claim, formula, larder } = terms;
   return allLines(formula).flatMap((line): readonly Explanation[] => {
     const agrees = (change: (one: Line) => Line | undefined): boolean => {
@@ -166,9 +166,9 @@ function ownEnergy({ figures: { energyKcal, proteinG, fatG, carbohydrateG, fibre
  * off, what alone would make all of them agree. Unknown lines leave what is above the known part open.
  */
 export function judgeClaim(formula: Formula, claim: Claim, larder: Larder, counting: Counting, loss?: Loss): JudgedClaim {
-  const terms: Terms = { formula, claim, larder, counting, loss };
+  const terms: ClaimTerms = { formula, claim, larder, counting, loss };
   const views = viewsWith(terms);
-  const reckoned: Reckoned = (figure) => figureFor(figure, claim.per, views);
+  const reckoned: ReckonedClaim = (figure) => figureFor(figure, claim.per, views);
   const figures = entries(claim).map(([figure, claimed]): JudgedFigure => ({
     figure,
     claimed: claimed.amount,

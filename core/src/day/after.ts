@@ -15,7 +15,7 @@ import {
   totalsOfParts,
 } from '../formula';
 import { type ProductClass } from '../product';
-import { type Bake, type Plate } from './state';
+import { type Bake, type ServedPlate } from './state';
 
 export interface YieldCheck {
   /** Grams in the bowl less what stayed behind: what went into the oven. */
@@ -42,7 +42,8 @@ export function yieldCheck(bake: Bake, product?: ProductClass): YieldCheck | und
     return { wentInG, lossShare, isOdd: true, words: `It weighs ${(-lossShare * 100).toFixed(0)} % more than what went in: a tin not taken off, or a line that was not weighed.` };
   if (lossShare > high + ODD) return { wentInG, lossShare, isOdd: true, words: `It lost ${percent}, ${usual} is usual: something stayed behind, or it baked long and is dry.` };
   if (lossShare < low - ODD) return { wentInG, lossShare, isOdd: true, words: `It lost ${percent}, ${usual} is usual: it may not be baked through.` };
-  return { wentInG, lossShare, isOdd: false, words: `It lost ${percent} on the way, as is usual (${usual}).` };
+  const than = lossShare < low ? 'a little less than' : lossShare > high ? 'a little more than' : 'as';
+  return { wentInG, lossShare, isOdd: false, words: `It lost ${percent} on the way, ${than} is usual (${usual}).` };
 }
 
 export interface CutPortion {
@@ -73,7 +74,7 @@ export interface PlateFigures {
  * A plate as it is eaten: its portions, and so much of each topping. A topping weighs what was told; a part that weighs
  * nothing in the formula brings nothing. Undefined where a food on it has no weight.
  */
-export function plateFigures(plate: Plate, bake: Pick<Bake, 'real'>, portion: PlateFigures, larder: Larder, counting: Counting = COUNTING): PlateFigures | undefined {
+export function plateFigures(plate: ServedPlate, bake: Pick<Bake, 'real'>, portion: PlateFigures, larder: Larder, counting: Counting = COUNTING): PlateFigures | undefined {
   if (plate.lines.some(({ massG, foodId }) => massG === undefined || foodId === undefined)) return undefined;
   const toppings = plate.toppings.flatMap(({ partId, massG }) => {
     const part = bake.real.parts.find(({ id }) => id === partId);
@@ -86,7 +87,7 @@ export function plateFigures(plate: Plate, bake: Pick<Bake, 'real'>, portion: Pl
   return { massG: all.reduce((sum, { massG }) => sum + massG, 0), figures: addFigures(all.map(({ figures }) => figures)) };
 }
 
-export interface Difference {
+export interface PlanDifference {
   readonly name: string;
   /** Grams that went in beyond the plan; below zero, less. */
   readonly byG: number;
@@ -94,14 +95,14 @@ export interface Difference {
   readonly amount: number;
 }
 
-interface Held {
+interface HeldFigure {
   readonly name: string;
   readonly massG: number;
   readonly amount: number;
 }
 
-function heldBy(formula: Formula, figure: Figure, larder: Larder, counting: Counting): ReadonlyMap<string, Held> {
-  const held = new Map<string, Held>();
+function heldBy(formula: Formula, figure: Figure, larder: Larder, counting: Counting): ReadonlyMap<string, HeldFigure> {
+  const held = new Map<string, HeldFigure>();
   for (const part of formula.parts) {
     if (part.counting) continue;
     const share = eatenShare(
@@ -130,7 +131,7 @@ export function differences(
   figure: Figure,
   larder: Larder,
   counting: Counting = COUNTING,
-): readonly Difference[] {
+): readonly PlanDifference[] {
   const [before, now] = [heldBy(plan, figure, larder, counting), heldBy(real, figure, larder, counting)];
   return [...new Set([...before.keys(), ...now.keys()])]
     .map((key) => {

@@ -5,7 +5,7 @@ import { keptOf } from './kept';
 import { isServedAsItIs, mixingOrder } from './order';
 import { goodPour } from './pour';
 import { partLeft, realLines } from './realLines';
-import { type Bake, type BakeLine, type BakeSetting, type Plate, type Pour } from './state';
+import { type Bake, type BakeLine, type BakeSetting, type ServedPlate, type Pour } from './state';
 import { heatedOf, timersOf } from './timers';
 
 /** The most that is poured at once in a kitchen: beyond it a slip of the keyboard is likelier. House value. */
@@ -44,6 +44,11 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   let [factor, factorWords] = [1, ''];
   let vessel: Bake['vessel'];
   let mixedIn: Bake['mixedIn'];
+  let intoAs: Bake['intoAs'];
+  const choose = (one: NonNullable<Bake['vessel']>): void => {
+    if (isForMixing(one.vessel)) mixedIn = one;
+    else vessel = one;
+  };
   let stages: readonly Stage[] | undefined;
   let weighed: Bake['yield'];
   let portioning: Portioning | undefined;
@@ -56,7 +61,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const added: { partId: string; line: Line }[] = [];
   const leftBehind: { eventId: string; where: string; massG: number; partId: string | undefined }[] = [];
   const cut: { eventId: string; name: string; massG: number }[] = [];
-  const plates: Plate[] = [];
+  const plates: ServedPlate[] = [];
   const notes: { eventId: string; at: string; text: string }[] = [];
   const readings: { of: 'core' | 'oven' | 'room'; tempC: number; at: string }[] = [];
   const stagesDone = new Set<string>();
@@ -75,8 +80,12 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
         if (event.factor >= FACTORS.least && event.factor <= FACTORS.most) [factor, factorWords, scaledAt] = [event.factor, event.words, at];
         break;
       case 'vessel chosen':
-        if (isForMixing(event.vessel)) mixedIn = { vessel: event.vessel, count: event.count };
-        else vessel = { vessel: event.vessel, count: event.count };
+        choose({ vessel: event.vessel, count: event.count });
+        if (!isForMixing(event.vessel)) intoAs = undefined;
+        break;
+      case 'planned':
+        event.into?.vessels.forEach(choose);
+        intoAs = event.into?.as;
         break;
       case 'ordered':
         stages = event.stages;
@@ -134,7 +143,6 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
       case 'finished':
         isFinished = true;
         break;
-      case 'planned':
       case 'kept':
       case 'eaten':
       case 'step begun':
@@ -203,6 +211,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
     factorWords,
     vessel,
     mixedIn,
+    intoAs,
     plan,
     exact,
     stages: loose.length > 0 ? [...order, { id: ADDED, words: 'Added on the day', lineIds: loose, then: '' }] : order,

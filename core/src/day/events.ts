@@ -33,9 +33,19 @@ export interface InTheHeat {
   readonly reckonedS?: number;
 }
 
+/** On whose word a tin stands chosen at the beginning: it was taken last time, or the recipe names it. */
+export const INTO_AS = ['last time', 'the recipe'] as const;
+
+/** What a bake begins with in the way of tins, jars and bowls. */
+export interface Into {
+  readonly as: (typeof INTO_AS)[number];
+  readonly vessels: readonly { readonly vessel: Vessel; readonly count: number }[];
+}
+
 /** What happened on a bake day. Nothing is ever taken out of the list: what was wrong is undone by an event of its own. */
 export type BakeAct =
-  | { readonly kind: 'planned'; readonly formulaId: string; readonly tryId: string }
+  /** `into`: what it is mixed and baked in, chosen beforehand, and on whose word. */
+  | { readonly kind: 'planned'; readonly formulaId: string; readonly tryId: string; readonly into?: Into }
   | { readonly kind: 'scaled'; readonly factor: number; readonly words: string }
   | { readonly kind: 'vessel chosen'; readonly vessel: Vessel; readonly count: number }
   | { readonly kind: 'ordered'; readonly stages: readonly Stage[] }

@@ -1,9 +1,11 @@
 export { foldBake, MOST_POUR_G, realMass } from './bake';
-export { type Bake, type BakeLine, type BakeSetting, type Plate, type Pour, type Timer } from './state';
+export { type Bake, type BakeLine, type BakeSetting, isInOwnTin, type ServedPlate, type Pour, type Timer } from './state';
 export {
   type BakeAct,
   type BakeEvent,
   type BakeKind,
+  type Into,
+  INTO_AS,
   type InTheHeat,
   inOrder,
   standingEvents,
@@ -16,8 +18,9 @@ export {
 } from './events';
 export { type Bowl, bowlsOf, inWeighingOrder, isOpen, nextLine, stepToDo } from './weighing';
 export { keptOf } from './kept';
-export { heldTogether, isMade, ofPortions, type Share, type WeekDay, type WeekEntry, weekOf } from './week';
+export { heldTogether, isMade, ofPortions, type EatenShare, type WeekDay, type WeekEntry, weekOf } from './week';
 export { heatedOf, ovenTold, timersOf } from './timers';
 export { mixingOrder, moveInOrder } from './order';
-export { type CutPortion, cutPortions, type Cutting, type Difference, differences, type PlateFigures, plateFigures, usedFoods, yieldCheck, type YieldCheck } from './after';
+export { type OwnPieces, ownPieces } from './ownPieces';
+export { type CutPortion, cutPortions, type Cutting, type PlanDifference, differences, type PlateFigures, plateFigures, usedFoods, yieldCheck, type YieldCheck } from './after';
 export { answerOf, goodPour, type PourChoice, pourChoices, type PourState, pourState } from './pour';

@@ -1,6 +1,6 @@
 import table from '@fellmist/language/mixingOrders.json' with { type: 'json' };
 import { type Food, type Larder, partsOfName, pours } from '../food';
-import { allLines, type Formula, IN_THE_PAN, type Line, type Part } from '../formula';
+import { allLines, type Formula, IN_THE_PAN, type Line, mainPart, type Part } from '../formula';
 import { type Stage } from './events';
 
 interface Takes {
@@ -8,19 +8,29 @@ interface Takes {
   readonly pours?: boolean;
   /** A powder that takes up water: cocoa, not a bar of chocolate. */
   readonly powder?: boolean;
+  /** What is smooth by itself and goes with the wet things: a puree, nuts ground to butter. */
+  readonly smooth?: boolean;
+  /** A pattern of the food's name. */
+  readonly named?: string;
 }
 
 interface Order {
   readonly classes: readonly string[];
   /** What title or method say where this order holds whatever the class is: "all into the blender". */
   readonly said?: string;
-  readonly stages: readonly { readonly words: string; readonly takes: readonly Takes[]; readonly then: string }[];
+  /** It holds for any class without an order of its own whose lines are of none of these kinds. */
+  readonly without?: readonly string[];
+  readonly stages: readonly { readonly words: string; readonly alone?: string; readonly takes: readonly Takes[]; readonly then: string; readonly withGum?: string }[];
 }
 
 const ORDERS = table.orders as readonly Order[];
 const PAN_STAGE: Pick<Stage, 'id' | 'words' | 'then'> = table.pan;
+const isPan = ({ id }: Stage): boolean => id === PAN_STAGE.id;
+const LAST_STAGE: Pick<Stage, 'words' | 'then'> = table.last;
 /** Letters of a title or step that are looked through. */
 const LONGEST_READ = 400;
+/** Letters of a paragraph that is taken sentence by sentence. */
+const LONGEST_PARAGRAPH = 4000;
 
 /** Water from which a flavour is a liquid, g in 100 g: vanilla extract is, ground cinnamon is not. House value. */
 const WET_FLAVOUR_G = 30;
@@ -30,39 +40,74 @@ function isWet(food: Food): boolean {
 }
 
 function isTaken(food: Food | undefined, takes: readonly Takes[]): boolean {
-  return takes.some(({ kinds, pours: wanted, powder }) => {
-    if (kinds === undefined && wanted === undefined) return true;
+  return takes.some(({ kinds, pours: wanted, powder, smooth, named }) => {
+    if (kinds === undefined && wanted === undefined && smooth === undefined && named === undefined) return true;
     if (!food) return false;
-    const isPowder = food.thirst?.basis === 'mass';
-    return (kinds === undefined || kinds.includes(food.kind)) && (wanted === undefined || isWet(food) === wanted) && (powder === undefined || isPowder === powder);
+    const takesUp = food.thirst?.basis === 'mass';
+    const isSmooth = food.attributes?.includes('form:puree') === true || (food.kind === 'nut' && takesUp);
+    return (
+      (kinds === undefined || kinds.includes(food.kind)) &&
+      (wanted === undefined || isWet(food) === wanted) &&
+      (powder === undefined || takesUp === powder) &&
+      (smooth === undefined || isSmooth === smooth) &&
+      (named === undefined || new RegExp(named, 'i').test(food.name))
+    );
   });
 }
 
 const foodOf = ({ foodId }: Line, larder: Larder): Food | undefined => (foodId === undefined ? undefined : larder.foods.get(foodId));
 
+/** The order that title or method say themselves, whatever the class is. */
+function orderSaid({ title, method }: Formula): Order | undefined {
+  const told = [title, ...method].map((text) => text.slice(0, LONGEST_READ));
+  return ORDERS.find(({ said }) => said !== undefined && told.some((text) => new RegExp(said, 'i').test(text)));
+}
+
+/** The order of a class, or of one without where nothing has to be stirred dry. */
+function orderOf(classId: string | undefined, lines: readonly Line[], larder: Larder): Order | undefined {
+  const kinds = lines.flatMap((line) => foodOf(line, larder)?.kind ?? []);
+  return (
+    ORDERS.find(({ classes }) => classId !== undefined && classes.includes(classId)) ??
+    ORDERS.find(({ without }) => without && !kinds.some((kind) => without.includes(kind))) ??
+    ORDERS.at(-1)
+  );
+}
+
 /** The stages of a class's own order [data/language/mixingOrders.json], part by part; those that take nothing are left out. */
 function stagesOfClass(formula: Formula, larder: Larder): readonly Stage[] {
-  const told = [formula.title, ...formula.method].map((text) => text.slice(0, LONGEST_READ));
-  const order =
-    ORDERS.find(({ said }) => said !== undefined && told.some((text) => new RegExp(said, 'i').test(text))) ??
-    ORDERS.find(({ classes }) => formula.classId !== undefined && classes.includes(formula.classId)) ??
-    ORDERS.at(-1);
-  return formula.parts.flatMap((part, p) =>
-    part.id === IN_THE_PAN.id
-      ? [{ ...PAN_STAGE, lineIds: part.lines.map(({ id }) => id) }]
-      : (order?.stages ?? []).flatMap(({ words, then }, s): readonly Stage[] => {
-          const mine = part.lines.filter((line) => order?.stages.findIndex((stage) => isTaken(foodOf(line, larder), stage.takes)) === s);
-          if (mine.length === 0) return [];
-          return [{ id: `${part.id}-${s}`, words: p > 0 && part.heading ? `${part.heading}: ${words.toLowerCase()}` : words, lineIds: mine.map(({ id }) => id), then }];
-        }),
-  );
+  const said = orderSaid(formula);
+  // The class speaks of the batter, whichever part is judged; another part with a name is made apart, a filling or an icing.
+  const { judgedPartId: _judged, ...unjudged } = formula;
+  const main = mainPart({ ...unjudged, parts: formula.parts.filter(({ id }) => id !== IN_THE_PAN.id) }, larder);
+  return formula.parts.flatMap((part, p) => {
+    if (part.id === IN_THE_PAN.id) return [{ ...PAN_STAGE, lineIds: part.lines.map(({ id }) => id) }];
+    const isApart = part.heading !== '' && part !== main;
+    const order = isApart ? orderOf(undefined, part.lines, larder) : (said ?? orderOf(formula.classId, allLines(formula), larder));
+    return (order?.stages ?? []).flatMap(({ words: usual, alone = usual, then, withGum = then }, s): readonly Stage[] => {
+      const mine = part.lines.filter((line) => order?.stages.findIndex((stage) => isTaken(foodOf(line, larder), stage.takes)) === s);
+      if (mine.length === 0) return [];
+      const isAll = mine.length === part.lines.length;
+      const words = isAll ? alone : usual;
+      const holdsGum = mine.some((line) => foodOf(line, larder)?.kind === 'gum');
+      return [
+        {
+          id: `${part.id}-${s}`,
+          words: isApart && isAll ? part.heading : (p > 0 || isApart) && part.heading ? `${part.heading}: ${words.toLowerCase()}` : words,
+          lineIds: mine.map(({ id }) => id),
+          then: holdsGum ? withGum : then,
+        },
+      ];
+    });
+  });
 }
 
 /** How the id of a step of the method begins. */
 const STEP = 'step-';
 
-const DRY = /\b(?:dry|powdered?s?)\s+(?:things|ingredients|mix|ones|stuff)\b|\bdries\b/i;
-const WET = /\b(?:wet|liquids?)\b(?:\s+(?:things|ingredients|mix|ones))?/i;
+/** How a method speaks of groups: "the dry things"; "whisk everything together", where what no other step names goes in. */
+const [DRY, WET, ALL_TOGETHER] = [table.groups.dry, table.groups.wet, table.groups.all].map((pattern) => new RegExp(pattern, 'i')) as [RegExp, RegExp, RegExp];
+/** "Everything but the chips": what is kept back, and where in the same sentence it comes in after all. */
+const [KEPT, LATER] = [table.groups.kept, table.groups.later].map((pattern) => new RegExp(pattern, 'i')) as [RegExp, RegExp];
 /** Part of the lines that a method must name for its steps to be followed; else the class's own order is. House value. */
 const NAMED_ENOUGH = 0.6;
 
@@ -91,9 +136,18 @@ function namesOf(line: Line, larder: Larder, former: ReadonlyMap<string, string>
 export function mixingOrder(formula: Formula, larder: Larder, former: ReadonlyMap<string, string> = NO_NAMES): readonly Stage[] {
   const before = ordersBefore.get(formula);
   if (before?.larder === larder && before.former === former) return before.stages;
-  const stages = orderAnew(formula, larder, former);
+  const stages = greasedFirst(orderAnew(formula, larder, former), formula);
   ordersBefore.set(formula, { larder, former, stages });
   return stages;
+}
+
+/** A tin is greased before anything is mixed, a pan is oiled when the batter is there. */
+const GREASES = new RegExp(table.groups.greases, 'i');
+
+function greasedFirst(stages: readonly Stage[], { parts }: Formula): readonly Stage[] {
+  const lines = parts.find(({ id }) => id === IN_THE_PAN.id)?.lines ?? [];
+  if (lines.length === 0 || !lines.every(({ text }) => GREASES.test(text))) return stages;
+  return [...stages.filter(isPan), ...stages.filter((one) => !isPan(one))];
 }
 
 const NO_NAMES: ReadonlyMap<string, string> = new Map();
@@ -103,29 +157,96 @@ const ordersBefore = new WeakMap<Formula, { readonly larder: Larder; readonly fo
 /** Whether a part is for the table as it is: no step of the method does anything to its foods, so nothing of it is weighed into the mix. */
 export function isServedAsItIs(part: Part, { method }: Pick<Formula, 'method'>, larder: Larder): boolean {
   if (part.counting !== 'at the table') return false;
-  const steps = method.map((text) => new Set(plain(text).map(stem)));
-  return !part.lines.some((line) => namesOf(line, larder, NO_NAMES).some((names) => names.some((name) => steps.some((words) => name.every((word) => words.has(word))))));
+  const steps = method.map(wordsIn);
+  return !part.lines.some((line) => namesOf(line, larder, NO_NAMES).some((names) => steps.some((words) => isNamed(words, names))));
+}
+
+/** The steps of a method; one that was kept as a single paragraph is taken sentence by sentence. */
+function stepsOf(method: readonly string[]): readonly string[] {
+  const steps = method.filter((text) => text.trim() !== '');
+  const [only = ''] = steps;
+  const told = steps.length === 1 && only.length <= LONGEST_PARAGRAPH ? only.split(/(?<=[\p{L})]{2}[.!])\s+(?=\p{Lu})/u).map((text) => text.trim()) : steps;
+  return told.flatMap(apartFromKept);
+}
+
+/** "Blitz everything but the chips, fold in the chips" is two steps. */
+function apartFromKept(text: string): readonly string[] {
+  const kept = text.length <= LONGEST_PARAGRAPH ? KEPT.exec(text) : null;
+  if (!kept) return [text];
+  const end = kept.index + kept[0].length;
+  const later = LATER.exec(text.slice(end));
+  if (!later) return [text];
+  const after = text.slice(end + later.index + later[0].length);
+  return [text.slice(0, end + later.index), after.charAt(0).toUpperCase() + after.slice(1)];
+}
+
+interface ToldStep {
+  readonly text: string;
+  /** The words by which it names what goes in at it. */
+  readonly words: ReadonlySet<string>;
+  /** The words of what it keeps back. */
+  readonly kept: ReadonlySet<string>;
+}
+
+const wordsIn = (text: string): ReadonlySet<string> => new Set(plain(text).map(stem));
+
+function toldStep(text: string): ToldStep {
+  const [phrase = '', kept = ''] = KEPT.exec(text.slice(0, LONGEST_PARAGRAPH)) ?? [];
+  return { text, words: wordsIn(phrase === '' ? text : text.replace(phrase, ' ')), kept: wordsIn(kept) };
+}
+
+const isNamed = (words: ReadonlySet<string>, names: Names): boolean => names.some((name) => name.every((word) => words.has(word)));
+
+/** The class's order, or the one that is said, with what a step keeps back coming last, as a later step says it. */
+function keptLast(formula: Formula, steps: readonly ToldStep[], larder: Larder, former: ReadonlyMap<string, string>): readonly Stage[] | undefined {
+  const at = steps.findIndex(({ kept }) => kept.size > 0);
+  const kept = allLines(formula).filter((line) => namesOf(line, larder, former).some((names) => isNamed(steps[at]?.kept ?? new Set(), names)));
+  if (kept.length === 0) return undefined;
+  const isKept = new Set(kept.map(({ id }) => id));
+  const rest = stagesOfClass({ ...formula, parts: formula.parts.map((part) => ({ ...part, lines: part.lines.filter(({ id }) => !isKept.has(id)) })) }, larder);
+  const tells = steps.slice(at + 1).find(({ words }) => kept.some((line) => namesOf(line, larder, former).some((names) => isNamed(words, names))));
+  const last: Stage = { ...LAST_STAGE, id: 'kept', lineIds: kept.map(({ id }) => id), ...(tells ? { then: tells.text } : {}) };
+  return [...rest.filter((one) => !isPan(one)), last, ...rest.filter(isPan)];
 }
 
 function orderAnew(whole: Formula, larder: Larder, former: ReadonlyMap<string, string>): readonly Stage[] {
   const formula = { ...whole, parts: whole.parts.filter((part) => !isServedAsItIs(part, whole, larder)) };
   const byClass = stagesOfClass(formula, larder);
-  const lines = allLines(formula);
-  const steps = formula.method.filter((text) => text.trim() !== '');
-  if (steps.length < 2 || lines.length === 0) return byClass;
-  const told = steps.map((text) => ({ text, words: new Set(plain(text).map(stem)) }));
+  // Fat for the pan has a stage of its own, whatever the steps say of butter.
+  const mixed = formula.parts.filter(({ id }) => id !== IN_THE_PAN.id);
+  const lines = mixed.flatMap((part) => part.lines);
+  const pan = byClass.filter(isPan);
+  const told = stepsOf(formula.method).map(toldStep);
+  const isSaid = orderSaid(formula) !== undefined;
+  const back = isSaid ? keptLast(formula, told, larder, former) : undefined;
+  if (back) return back;
+  // A single sentence is an order only where all goes in at once.
+  if (told.length === 0 || (told.length === 1 && (isSaid || !ALL_TOGETHER.test(told[0]?.text ?? ''))) || lines.length === 0) return byClass;
   const dryStage = new Set(byClass.filter(({ words }) => /dry|flour|powder/i.test(words)).flatMap(({ lineIds }) => lineIds));
   const stepOf = new Map<string, number>();
-  for (const line of lines) {
-    const at = namesOf(line, larder, former)
-      .map((names) => told.findIndex(({ words }) => names.some((name) => name.every((word) => words.has(word)))))
-      .find((step) => step >= 0);
-    if (at !== undefined) stepOf.set(line.id, at);
+  for (const part of mixed) {
+    // "Mix sugar and lemon for the drizzle" takes the drizzle's sugar: what is made apart goes in where it is spoken of.
+    const heading = plain(part.heading)
+      .map(stem)
+      .filter((word) => !['for', 'the', 'a', 'to'].includes(word));
+    const speaksOf = ({ words }: ToldStep): boolean => heading.length > 0 && part !== mixed[0] && heading.every((word) => words.has(word));
+    const isSpokenOf = told.some(speaksOf);
+    for (const line of part.lines) {
+      const at = namesOf(line, larder, former)
+        .map((names) => told.findIndex((step) => isNamed(step.words, names) && (!isSpokenOf || speaksOf(step))))
+        .find((step) => step >= 0);
+      if (at !== undefined) stepOf.set(line.id, at);
+      else if (isSpokenOf) stepOf.set(line.id, told.findIndex(speaksOf));
+    }
   }
   for (const line of lines) {
     if (stepOf.has(line.id)) continue;
     const group = dryStage.has(line.id) ? DRY : WET;
-    const at = told.findIndex(({ text }) => group.test(text));
+    const own = told.findIndex(({ text }) => group.test(text));
+    const together = own < 0 && !isSaid ? told.findIndex(({ text }) => ALL_TOGETHER.test(text)) : own;
+    // What that step keeps back comes after it.
+    const isBack = together >= 0 && together + 1 < told.length && namesOf(line, larder, former).some((names) => isNamed(told[together]?.kept ?? new Set(), names));
+    const at = isBack ? together + 1 : together;
     if (at >= 0) stepOf.set(line.id, at);
   }
   if (stepOf.size < NAMED_ENOUGH * lines.length) return byClass;
@@ -136,10 +257,11 @@ function orderAnew(whole: Formula, larder: Larder, former: ReadonlyMap<string, s
     const at = mates.flatMap((id) => stepOf.get(id) ?? []);
     stepOf.set(line.id, at.length > 0 ? Math.min(...at) : 0);
   }
-  return told.map(({ text }, s): Stage => {
+  const steps = told.map(({ text }, s): Stage => {
     const mine = lines.filter(({ id }) => stepOf.get(id) === s);
     return { id: `${STEP}${s}`, words: `Step ${s + 1} of the method`, lineIds: mine.map(({ id }) => id), then: text };
   });
+  return [...steps, ...pan];
 }
 
 /**

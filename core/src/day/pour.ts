@@ -1,7 +1,7 @@
 import { type Larder } from '../food';
 import { type Formula, mainPart, sumsOfPart } from '../formula';
 import { type ProductClass } from '../product';
-import { consistencyOf, measuresOf, roleOf, turnOf } from '../role';
+import { consistencyOf, doesOnSpoon, measuresOf, roleOf, turnOf } from '../role';
 import { FACTORS, movedRoles, scaleFormula } from '../vessel';
 import { type Bake, type BakeLine } from './state';
 
@@ -36,7 +36,8 @@ export function answerOf(before: Formula, now: Formula, larder: Larder, product?
       const [low, high] = roleOf(role).strains;
       return isOut ? `${name.toLowerCase()} leaves its band: ${value < band.low ? low : high}` : `${to > from ? 'more' : 'less'} ${name.toLowerCase()}`;
     });
-  const thick = was?.kind === 'reckoned' && is?.kind === 'reckoned' && was.word !== is.word ? `it ${is.word} instead of ${was.word}` : turn && `a little ${turn}`;
+  const thick =
+    was?.kind === 'reckoned' && is?.kind === 'reckoned' && was.word !== is.word ? `it ${doesOnSpoon(is.word)} where the plan ${doesOnSpoon(was.word)}` : turn && `a little ${turn}`;
   const said = [thick, first, ...rest].filter((one) => one !== undefined);
   return said.length > 0 ? said.join('; ') : 'nothing that is noticed';
 }
@@ -50,6 +51,12 @@ export interface PourChoice {
   readonly factor?: number;
 }
 
+/** Nobody makes more than so many times the batch, or less than that part of it, because of one pour. House value. */
+const MOST_RESCALED = 2;
+
+/** So many times the plan, or that part of it, is more likely a slip of the hand than a wish: what mends it comes first. House value. */
+const SLIP = 4;
+
 /** With one line at another weight, all else as planned. */
 function withLine(formula: Formula, lineId: string, massG: number): Formula {
   return { ...formula, parts: formula.parts.map((part) => ({ ...part, lines: part.lines.map((line) => (line.id === lineId ? { ...line, massG } : line)) })) };
@@ -57,7 +64,7 @@ function withLine(formula: Formula, lineId: string, massG: number): Formula {
 
 /**
  * What can be done about a pour that is off its target, each with what the balance says to it before it is chosen: keep
- * it, take the surplus back (from what can be taken back), or scale the rest to it.
+ * it, take the surplus back (from what can be taken back), or scale the rest to it. The first is what most would do.
  */
 export function pourChoices(bake: Bake, line: BakeLine, larder: Larder, scaleStepG: number, product?: ProductClass): readonly PourChoice[] {
   const target = line.plannedG;
@@ -67,15 +74,21 @@ export function pourChoices(bake: Bake, line: BakeLine, larder: Larder, scaleSte
   const grams = off >= 10 ? off.toFixed(0) : String(Number(off.toFixed(1)));
   const kept = withLine(bake.plan, line.id, line.pouredG);
   const factor = bake.factor * ratio;
-  const choices: PourChoice[] = [{ kind: 'keep', words: 'Keep it', answer: answerOf(bake.plan, kept, larder, product) }];
-  choices.push(
+  const times = Math.max(ratio, 1 / ratio);
+  const isSlip = times >= SLIP;
+  const slip = isSlip ? `${times < 10 ? times.toFixed(0) : 'ten or more'} times ${ratio > 1 ? 'the plan' : 'less than planned'}; ` : '';
+  const keep: PourChoice = { kind: 'keep', words: 'Keep it', answer: `${slip}${answerOf(bake.plan, kept, larder, product)}` };
+  const mend: PourChoice =
     ratio > 1
-      ? { kind: 'take back', words: `Take ${grams} g back`, answer: 'as planned', massG: off }
-      : { kind: 'pour more', words: `Pour ${grams} g more`, answer: 'as planned', massG: off },
-  );
-  if (factor >= FACTORS.least && factor <= FACTORS.most) {
+      ? { kind: 'take back', words: `Take ${grams} g back`, answer: isSlip ? 'as planned; also where it was mistyped' : 'as planned', massG: off }
+      : { kind: 'pour more', words: `Pour ${grams} g more`, answer: 'as planned', massG: off };
+  const choices = isSlip ? [mend, keep] : [keep, mend];
+  if (factor >= FACTORS.least && factor <= FACTORS.most && times <= MOST_RESCALED) {
     const percent = Math.round(Math.abs(ratio - 1) * 100);
-    const again = scaleFormula(bake.plan, ratio);
+    // What is in the bowl already stays in it: less of the rest does not take it out again.
+    const again = bake.lines
+      .filter(({ id, pouredG, plannedG = 0 }) => id !== line.id && pouredG > plannedG * ratio)
+      .reduce((formula, { id, pouredG }) => withLine(formula, id, pouredG), scaleFormula(bake.plan, ratio));
     const waiting = bake.lines.filter(
       ({ id, state, pouredG, plannedG = 0 }) => id !== line.id && state === 'poured' && ratio > 1 && plannedG * ratio - pouredG > scaleStepG,
     ).length;

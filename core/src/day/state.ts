@@ -1,7 +1,7 @@
 import { type Larder } from '../food';
 import { type Formula, type HouseholdSettings, type Line } from '../formula';
 import { type Vessel } from '../vessel';
-import { type InTheHeat, type PouredBy, type Portioning, type Stage, type Topping } from './events';
+import { type InTheHeat, type Into, type PouredBy, type Portioning, type Stage, type Topping } from './events';
 
 export interface Pour {
   readonly eventId: string;
@@ -15,7 +15,7 @@ export interface Pour {
 }
 
 /** A plate for somebody: portions, and what of the toppings goes with them. */
-export interface Plate {
+export interface ServedPlate {
   readonly eventId: string;
   readonly name: string;
   readonly portions: number;
@@ -59,6 +59,8 @@ export interface Bake {
   readonly vessel: { readonly vessel: Vessel; readonly count: number } | undefined;
   /** The jar or bowl that it is mixed, blended or whipped in. */
   readonly mixedIn: { readonly vessel: Vessel; readonly count: number } | undefined;
+  /** On whose word the tin stands chosen, where nobody has chosen it in this bake. */
+  readonly intoAs: Into['as'] | undefined;
   /** The formula at the factor, as this kitchen can measure it. */
   readonly plan: Formula;
   /** The formula at the factor to the last digit. */
@@ -76,7 +78,7 @@ export interface Bake {
   readonly leftBehind: readonly { readonly eventId: string; readonly where: string; readonly massG: number; readonly partId: string }[];
   readonly portioning: Portioning;
   readonly cut: readonly { readonly eventId: string; readonly name: string; readonly massG: number }[];
-  readonly plates: readonly Plate[];
+  readonly plates: readonly ServedPlate[];
   readonly kept: readonly { readonly eventId: string; readonly place: 'fridge' | 'freezer'; readonly left: number; readonly useBy: string | undefined }[];
   readonly timers: readonly Timer[];
   /** When it went into the oven, and out of it where it is. */
@@ -96,4 +98,12 @@ export interface BakeSetting {
   readonly kitchen: Pick<HouseholdSettings, 'scaleStepG' | 'measures'>;
   /** Names that the lines had in the original, by line. */
   readonly former?: ReadonlyMap<string, string>;
+}
+
+/** A batch that differs by less from the recipe's is still the recipe's own. House value. */
+const AS_WRITTEN = 0.2;
+
+/** Whether a batch goes into the tin that the recipe itself names, in about the recipe's size. */
+export function isInOwnTin({ intoAs, factor }: Pick<Bake, 'intoAs' | 'factor'>): boolean {
+  return intoAs === 'the recipe' && Math.abs(factor - 1) < AS_WRITTEN;
 }

@@ -15,7 +15,7 @@ export interface WeekEntry {
 }
 
 /** What somebody ate of what was told. */
-export interface Share {
+export interface EatenShare {
   /** Empty for what nobody's name was given to. */
   readonly name: string;
   readonly portions: number;
@@ -29,8 +29,8 @@ export interface WeekDay<E extends WeekEntry> {
   readonly baked: readonly E[];
   readonly eaten: readonly E[];
   /** What was eaten, all of it and by name, in the order of names; those without one last. */
-  readonly all: Share;
-  readonly each: readonly Share[];
+  readonly all: EatenShare;
+  readonly each: readonly EatenShare[];
 }
 
 const TELLS_MADE: ReadonlySet<BakeKind> = new Set(['yield weighed', 'plated', 'kept', 'finished']);
@@ -46,7 +46,7 @@ export function heldTogether(all: readonly { readonly holds: Figures | undefined
   return known.length === all.length ? addFigures(known) : undefined;
 }
 
-function shareOf(name: string, eaten: readonly WeekEntry[]): Share {
+function shareOf(name: string, eaten: readonly WeekEntry[]): EatenShare {
   return { name, portions: eaten.reduce((sum, { portions }) => sum + portions, 0), holds: heldTogether(eaten) };
 }
 

@@ -1,7 +1,7 @@
 import { larder, larderNotKnowing, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { allLines, IN_THE_PAN, readLine } from '../formula';
-import { type Bake, type BakeAct, bowlsOf, foldBake, mixingOrder, nextLine, plateFigures, stepToDo } from './index';
+import { type Bake, type BakeAct, bowlsOf, foldBake, ownPieces, mixingOrder, nextLine, plateFigures, stepToDo } from './index';
 
 const TEXT =
   'Orange sponge\nMakes 8 slices\n150 g butter\n150 g sugar\n3 eggs\n150 g plain flour\n\nFor the glaze:\n80 g icing sugar\n15 g orange juice\n\nMethod\nHeat the oven to 180 C.\nCream the butter and sugar.\nBeat in the eggs.\nFold in the flour.\nBake 25 minutes.\nStir the icing sugar with the orange juice and pour it over.';
@@ -124,5 +124,31 @@ describe('a person’s plate', () => {
     const without = larderNotKnowing('maple-syrup', 'fibreG');
     expect(plateFigures({ ...plate, lines: [readLine('300 g maple syrup', 's', larder, 'us')] }, whole, portion, without)?.figures.fibreG.gaps).toContain('s');
     expect(plateFigures({ ...plate, toppings: [{ partId: 'gone', massG: 50 }] }, whole, portion, larder)?.massG).toBeCloseTo(views.portionMassG, 9);
+  });
+});
+
+describe('what is counted and weighs otherwise', () => {
+  const toast = readFormula('Toast\nServes 2\n4 slices white bread\n2 eggs\n150 g milk');
+  const [bread = '', eggs = '', milk = ''] = allLines(toast).map(({ id }) => id);
+  const piecesOf = (pours: readonly (readonly [string, number])[], factor = 1) => {
+    const acts: readonly BakeAct[] = [{ kind: 'scaled', factor, words: '' }, ...pours.map(([lineId, massG]): BakeAct => ({ kind: 'poured', lineId, massG, by: 'typed' }))];
+    const told = acts.map((act, i) => ({ ...act, id: `e${i}`, teller: 'a', turn: i + 1, at: '2026-11-26T10:00:00.000Z' }));
+    return ownPieces(foldBake(told, { ...setting, formula: toast })).map(({ word, count, eachG, usualG }) => [word, count, eachG, usualG]);
+  };
+
+  // A slice of white bread is 28 g where nobody weighed it (USDA FoodData Central SR Legacy, one slice 28 to 29 g).
+  test('is asked about from a tenth on: four slices of 168 g are 42 g each', () => {
+    expect(piecesOf([[bread, 168]])).toEqual([['slice', 4, 42, 28]]);
+    expect(piecesOf([[bread, 118]])).toEqual([]);
+    expect(
+      piecesOf([
+        [eggs, 122],
+        [milk, 300],
+      ]).map(([word, count, eachG]) => [word, count, eachG]),
+    ).toEqual([['piece', 2, 61]]);
+  });
+
+  test('counts as many as the batch has: of twice the toast eight', () => {
+    expect(piecesOf([[bread, 336]], 2)).toEqual([['slice', 8, 42, 28]]);
   });
 });

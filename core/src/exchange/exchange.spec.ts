@@ -46,6 +46,58 @@ describe('a recipe as people keep it', () => {
     expect(formula.notes).toEqual(['Prep time: 20 mins']);
   });
 
+  test('a short heading with a list below it is one: what is for the pan and what is for the table are told from the mix', () => {
+    const read = formulaOf(
+      'Oat cakes\n2 eggs\n60 g rolled oats\n\nFor frying\n1 tbsp oil\n\nFor serving\n40 g peanut butter\n\nWhen serving\n20 g honey\n\nFor dusting\n1 tbsp icing sugar',
+    );
+    expect(read.parts.map(({ heading, counting, lines }) => [heading, counting, lines.length])).toEqual([
+      ['', undefined, 2],
+      ['For serving', 'at the table', 1],
+      ['When serving', 'at the table', 1],
+      ['For dusting', undefined, 1],
+      ['In the pan', undefined, 1],
+    ]);
+    // A part whose list stands beside its name, before all else, ends with its line.
+    const inline = formulaOf('Oven pancake\nfor frying: 30 g butter\n3 eggs\n70 g plain flour\nTopping - 100 g raspberries, 1 tbsp sugar\nWhisk it all.');
+    expect(inline.parts.map(({ heading, lines }) => [heading, lines.length])).toEqual([
+      ['', 2],
+      ['Topping', 2],
+      ['In the pan', 1],
+    ]);
+    // What is for greasing or frying is a line, also before one with an amount.
+    const greased = formulaOf('Cake\nbutter for greasing\n200 g plain flour\n100 g sugar\noil for frying\n2 eggs');
+    expect(greased.parts.map(({ heading, lines }) => [heading, lines.map(({ foodId }) => foodId)])).toEqual([
+      ['', ['plain-flour', 'sugar', 'egg']],
+      ['In the pan', ['butter', 'sunflower-oil']],
+    ]);
+  });
+
+  test('a table, a heading in capitals, a stage with its list and a part below the method are read as what they are', () => {
+    const parts = (text: string) => formulaOf(text).parts.map(({ heading, lines }) => [heading, lines.map(({ foodId, massG }) => `${Math.round(massG ?? -1)} ${foodId ?? ''}`)]);
+    expect(parts('**Soft rolls**\n| Amount | What |\n|---|---|\n| 300 g | plain flour |\n| 1 | egg |\n| white sugar | 50 g |')).toEqual([
+      ['', ['300 plain-flour', '50 egg', '50 sugar']],
+    ]);
+    expect(parts('Tart\nPASTRY\n200 g plain flour\n100 g butter\nFILLING\n4 eggs\n150 g sugar')).toEqual([
+      ['PASTRY', ['200 plain-flour', '100 butter']],
+      ['FILLING', ['200 egg', '150 sugar']],
+    ]);
+    expect(parts('Cupcakes\nDry: 150 g plain flour, 100 g sugar\nWet: 2 eggs, 100 g sunflower oil\nIcing: 50 g icing sugar, 20 g water\nWhisk. Bake.')).toEqual([
+      ['', ['150 plain-flour', '100 sugar', '100 egg', '100 sunflower-oil']],
+      ['Icing', ['50 icing-sugar', '20 water']],
+    ]);
+    expect(parts('Crepes\n250 g egg white\nMethod\nBlend, fry.\nFor the filling: 150 g quark, 100 g strawberries\nTo finish: roll up and serve.')).toEqual([
+      ['', ['250 egg-white']],
+      ['For the filling', ['150 curd-cheese', '100 strawberries']],
+    ]);
+    const gelato = formulaOf('Gelato base\nMakes ~1 L\nMilk 600 g\n1 tbsp BP\nInto 8\" skillet, 400F/20 min');
+    expect([allLines(gelato).map(({ foodId }) => foodId), gelato.notes, gelato.method]).toEqual([
+      ['whole-milk', 'baking-powder'],
+      ['Makes ~1 L'],
+      ['Into 8" skillet, 400F/20 min'],
+    ]);
+    expect(formulaOf('**Soft rolls**\n300 g plain flour').title).toBe('Soft rolls');
+  });
+
   test('a yield in the title, a rule between sections, a method on its heading’s line and short sizes are understood', () => {
     const read = formulaOf('Hotcakes (serves 3-4)\n* 2 lg eggs\nsea salt, to finish\n---\nMethod: Whisk and fry.');
     expect([read.title, read.portions, read.method]).toEqual(['Hotcakes', 3, ['Whisk and fry.']]);

@@ -25,13 +25,13 @@ const NAMED = new RegExp(NAMES.map(([, words]) => `\\b(${words})(?![\\p{L}-])`).
 
 const STATES_ENERGY = /\d\s*(?:kcals?|kj|calories|cals?)\b|\b(?:calories|kcals?|energy)\s*[:=]?\s*~?\d/i;
 
-interface Pair {
+interface StatedPair {
   readonly amount: number;
   readonly half: number;
   readonly unit: string;
 }
 
-function pairOf(match: RegExpExecArray | null): Pair | undefined {
+function pairOf(match: RegExpExecArray | null): StatedPair | undefined {
   const [, digits, unit = ''] = match ?? [];
   const amount = digits === undefined ? undefined : readNumber(digits);
   if (digits === undefined || amount === undefined) return undefined;
@@ -40,7 +40,7 @@ function pairOf(match: RegExpExecArray | null): Pair | undefined {
 }
 
 /** The figure in its own unit; undefined where the unit given does not belong to it. */
-function asFigure(figure: Figure, { amount, half, unit }: Pair): readonly [Figure, ClaimedFigure] | undefined {
+function asFigure(figure: Figure, { amount, half, unit }: StatedPair): readonly [Figure, ClaimedFigure] | undefined {
   const times = (by: number): ClaimedFigure => ({ amount: amount * by, half: half * by });
   if (figure === 'energyKcal' || figure === 'energyKj') {
     if (unit === 'g' || unit === 'mg' || unit.startsWith('gram')) return undefined;

@@ -1,14 +1,17 @@
+import table from '@fellmist/language/recipeWords.json' with { type: 'json' };
 import { readNumber } from '../quantity';
 
 /** What says how many it serves is a short line. */
 const LONGEST = 140;
 
-const PORTION_WORDS =
-  'slices?|servings?|portions?|people|persons?|muffins?|cookies|biscuits?|pancakes?|scones?|cakes?|cupcakes?|bars?|squares?|pieces?|waffles?|crepes?|crêpes?|buns?|rolls?|pops?|scoops?|bowls?|loaves|loaf|brownies|balls?|glasses|pots?';
+/** What is counted on a plate, as a pattern. */
+const PORTION_WORDS = table.portions.join('|');
 const YIELD = new RegExp(
-  `^(?:(?:serves|feeds|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\s+)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
+  `^(?:(?:serves|feeds|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
   'i',
 );
+/** "A dozen", "2 dozen cookies" alone; "a dozen eggs" is an ingredient. */
+const A_DOZEN = new RegExp(`^(?:(?:about|an?|half a|\\d+)\\s+)?dozen(?:\\s+(?:${PORTION_WORDS}))?$`, 'i');
 const SMALL: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, six: 6, eight: 8, ten: 10, twelve: 12, 'half a dozen': 6, 'a dozen': 12, dozen: 12 };
 
 function singularPortion(word: string): string {
@@ -23,22 +26,28 @@ function singularPortion(word: string): string {
     cookies: 'cookie',
     brownies: 'brownie',
     glasses: 'glass',
+    pc: 'piece',
+    pcs: 'piece',
+    blondies: 'blondie',
+    pies: 'pie',
+    lollies: 'lolly',
   };
   return known[plain] ?? plain.replace(/s$/, '');
 }
 
-export interface Yield {
+export interface StatedYield {
   readonly portions: number;
   readonly portionWord: string;
 }
 
 /** "Serves 8", "Makes 12 muffins", "Yield: 2 dozen cookies", "makes 1 loaf (10 slices)"; undefined for anything else. */
-export function readYield(text: string): Yield | undefined {
+export function readYield(text: string): StatedYield | undefined {
   if (text.length > LONGEST) return undefined;
   const plain = text
     .trim()
     .replace(/^[([{]\s*|\s*[)\]}]$/g, '')
-    .replace(/(\d)ish\b/, '$1');
+    .replace(/(\d)ish\b/, '$1')
+    .replace(A_DOZEN, 'makes $&');
   const match = YIELD.exec(plain);
   if (!match) return undefined;
   const inner = /(\d+)\s+(slices|portions|servings|pieces|squares|bars)/i.exec(text);
@@ -56,8 +65,60 @@ export function readYield(text: string): Yield | undefined {
   return { portions: base * (dozens ? 12 : 1), portionWord: word ? singularPortion(word) : 'portion' };
 }
 
-/** "Bake for 20 minutes. Serves 4": a sentence of its own at the end of a line. */
-export function yieldAtTheEnd(text: string): Yield | undefined {
-  const said = /[.!)]\s+((?:serves|makes|yields)\s+\d[^.!]{0,40})\.?$/i.exec(text.slice(-120));
-  return said?.[1] ? readYield(said[1]) : undefined;
+const EVERY_PIECE = new RegExp(`\\b(${PORTION_WORDS})\\b`, 'gi');
+
+/** The pieces that a title names, in the plural: "Carrot cake cupcakes" are cupcakes; of a cake nobody knows the pieces. */
+function piecesOf(title: string): string | undefined {
+  return (title.match(EVERY_PIECE) ?? []).findLast((word) => /s$/i.test(word));
+}
+
+/** "Makes 12" of "Banana muffins" are muffins; "serves 4" are people. */
+export function yieldOf(title: string, text: string): StatedYield | undefined {
+  const read = readYield(text);
+  const pieces = /^(?:makes|yields?|about|half|an?|\d+|dozen)\b/i.test(text.trim()) ? piecesOf(title) : undefined;
+  return read?.portionWord === 'portion' && pieces !== undefined && !/\b(?:portions?|servings?|people|persons?)\b/i.test(text)
+    ? { ...read, portionWord: singularPortion(pieces) }
+    : read;
+}
+
+/** A lower number in brackets may as well say which try it is. House value. */
+const FEWEST_BESIDE = 4;
+
+/** How many, from what stands beside a title: "Shortbread (16 pieces)", and a bare number where the title names pieces, "Granola bars (16)". */
+export function yieldBeside(title: string, aside: string): StatedYield | undefined {
+  const pieces = piecesOf(title);
+  const isBare = /^\d{1,2}$/.test(aside) && Number(aside) >= FEWEST_BESIDE;
+  return isBare && pieces !== undefined ? readYield(`${aside} ${pieces}`) : yieldOf(title, aside);
+}
+
+const AT_THE_END = /[.!;)]\s+((?:serves|makes|yields|feeds)\s+(?:about\s+|around\s+|approx\.?\s+)?\d[^.!,;]{0,40})(?:[.!,;][^.]{0,40})?$/i;
+/** "5 crepes." as a sentence of its own. */
+const ONLY_PIECES = new RegExp(`^\\d{1,2}\\s+(?:${PORTION_WORDS})$`, 'i');
+
+/** "Bake for 20 minutes. Serves 4", "Fry them thin. 5 crepes.": a sentence of its own. */
+export function yieldAtTheEnd(title: string, text: string): StatedYield | undefined {
+  const said =
+    AT_THE_END.exec(text.slice(-120))?.[1] ??
+    text
+      .slice(0, 2000)
+      .split(/[.!;]\s*/)
+      .find((sentence, i) => i > 0 && ONLY_PIECES.test(sentence));
+  return said === undefined ? undefined : yieldOf(title, said);
+}
+
+/** "Cut into 16 squares", "divide in 8", "scoop 18 balls". */
+const CUT = new RegExp(
+  `\\b(?:cut|slice|divide|portion|shape|roll|scoop|form)\\s+(?:(?:it|them|the \\w+|up)\\s+)?(?:in(?:to)?\\s+)?(?:about\\s+)?(\\d{1,2})(?:\\s+(?:(?:equal|even|small|large|thick|thin)\\s+)*(${PORTION_WORDS})\\b|(?=\\s*(?:[.,;)](?!\\d)|$|and\\b|equal\\b)))`,
+  'i',
+);
+
+/** "Divide between 12 cups", "spoon into 6 glasses". */
+const SHARED =
+  /\b(?:divide|split|share|spoon|pour|pipe|scoop)\s+(?:\w+\s+){0,3}?(?:between|among|into)\s+(?:about\s+)?(\d{1,2})\s+(?:\w+\s+)?(?:cups|cases|holes|moulds|molds|ramekins|glasses|jars|pots|bowls|tins)\b/i;
+
+/** How many pieces the method cuts or shapes; two or three are layers or turns. */
+export function yieldByCutting(text: string): StatedYield | undefined {
+  const said = CUT.exec(text) ?? SHARED.exec(text);
+  const pieces = Number(said?.[1]);
+  return said && pieces >= FEWEST_BESIDE ? readYield(`${pieces} ${said[2] ?? 'pieces'}`) : undefined;
 }

@@ -3,7 +3,7 @@ import { allLines, type Figures, type Formula, idOfPart, LIMITS, type Line, type
 import { withMethod } from './fromMethod';
 import { MEASURE_SYSTEMS, type MeasureSystem } from '../quantity';
 import { claimOfNutrition } from './readClaim';
-import { countingOf, withPan } from './recipeLines';
+import { countingOf, setApart } from './setApart';
 import { readRecipeText, type ReadResult } from './recipeText';
 import { readYield } from './readYield';
 
@@ -141,7 +141,7 @@ function partsOf(recipe: Json, larder: Larder, measures: MeasureSystem): readonl
     else parts.push({ heading: '', lines: [line] });
   }
   const read = parts.filter((part) => part.lines.length > 0).map((part, i) => ({ id: idOfPart(part.heading, i), ...part, ...countingOf(part.heading) }));
-  return withPan(read, larder);
+  return setApart(read, larder);
 }
 
 const MEASURES_TOOL = 'measuring-cups:';

@@ -1,5 +1,6 @@
+import table from '@fellmist/language/recipeWords.json' with { type: 'json' };
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
-import { findAmount, IN_THE_PAN, type Line, type Part } from '../formula';
+import { findAmount } from '../formula';
 import { readAmount } from '../quantity';
 import { readYield } from './readYield';
 
@@ -19,22 +20,33 @@ const TIMES =
 type LineKind = 'heading' | 'stage' | 'ingredient' | 'method' | 'note';
 
 /** Where in the recipe one reads. */
-export interface Place {
+export interface ReadingPlace {
   section: 'ingredients' | 'method' | 'notes';
   seenIngredient: boolean;
 }
 
 /** A line without what marks it in a list. */
 export function stripBullet(line: string): string {
-  return line.replace(/^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s))\s*/, '').trim();
+  return line.replace(/^\s*(?:[•▢☐□·◦‣]|\*(?!\*)|[-–—](?=\s))\s*/, '').trim();
 }
 
 /** "Dry ingredients", "Wet:", "Liquid ingredients" are stages of one mix, not things made apart. */
 const STAGE =
   /^(?:for\s+)?(?:the\s+|all\s+)?(?:dry|wet|liquid|solid|other|remaining|main|basic|fresh|cold)(?:\s+(?:ingredients?|mix(?:ture)?|goods|stuff|things|items|bowl|part))?$/i;
+/** Whether words name a stage of the mix. */
+export function isStage(words: string): boolean {
+  return STAGE.test(words);
+}
+
 /** What is made, baked or served apart. */
-export const PART_WORDS =
-  /\b(?:icing|frosting|glaze|topping|filling|crust|base|sauce|syrup|crumble|streusel|ganache|drizzle|custard|dough|batter|cake|sponge|decoration|garnish|coating|layer|(?:egg )?wash|mix[- ]?in|add[- ]?in|marinade|dressing|buttercream|compote|swirl|crumb|to serve|to finish|to decorate|to garnish)s?$/i;
+const PART_WORDS = new RegExp(`\\b(?:${table.parts})s?$`, 'i');
+/** "For serving", "when serving", "for frying": "butter for greasing" is a line. */
+const FOR_A_DEED = /^(?:for|when) \w+ing$/i;
+
+/** Whether words name what is made, baked or served apart. */
+export function isPartName(words: string): boolean {
+  return PART_WORDS.test(words) || FOR_A_DEED.test(words);
+}
 
 /** A heading without its marks. */
 export function headingWords(line: string): string {
@@ -43,6 +55,9 @@ export function headingWords(line: string): string {
     .replace(/^\*\*(.+)\*\*$/, '$1')
     .replace(/\s*:\s*$/, '');
 }
+
+/** "PASTRY", "FOR ROLLING" over a list. */
+const IN_CAPITALS = /^\p{Lu}[\p{Lu} &-]{3,30}$/u;
 
 /** Longer lines than this are never headings. */
 const LONG_HEADING = 64;
@@ -53,7 +68,8 @@ function looksLikeHeading(line: string, next: string | undefined): boolean {
   if (readAmount(plain)) return false;
   if (/^#+\s/.test(line) || /^\*\*[^*]+\*\*$/.test(line) || /^[^.!?]{2,60}:\s*$/.test(line) || STAGE.test(plain)) return true;
   if (/^for the\b[^.,]{2,40}$/i.test(plain)) return true;
-  return PART_WORDS.test(plain) && plain.split(' ').length <= 4 && next !== undefined && startsWithFigure(next) && !/^(?:add|pour|make|mix)\b/i.test(plain);
+  if (IN_CAPITALS.test(plain) && next !== undefined && startsWithFigure(next)) return true;
+  return isPartName(plain) && plain.split(' ').length <= 4 && next !== undefined && startsWithFigure(next) && !/^(?:add|pour|make|mix)\b/i.test(plain);
 }
 
 function startsWithFigure(line: string): boolean {
@@ -71,7 +87,7 @@ function looksLikeSentence(line: string): boolean {
 
 /** A line of the method begins with what is done; a short one also says how hot or how long. */
 const DEED =
-  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain)\b/i;
+  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into)\b/i;
 /** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
 const AT_THE_STOVE =
   /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
@@ -104,13 +120,15 @@ export function isPlainIngredient(line: string | undefined, larder: Larder): boo
 
 /** "NB keeps three days", "Tip: warm it first". */
 const ASIDE = /^(?:n\.?b\.?|p\.?s\.?|tips?|notes?)(?:\s*[:–—-]|\.?\s)\s*\S/i;
+/** "Makes ~1 L": how much it is, though not in pieces. */
+const HOW_MANY = /^(?:makes|serves|yields?|feeds)\b/i;
 const ENUMERATED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+(?=\p{L})/iu;
 
 /** "20 minutes in a hot oven", "220C for 25 min": how long or how hot, and no amount of anything. */
 const TIME_OR_HEAT = /^(?:about\s+|for\s+|at\s+)?(?:\d[\d.–-]{0,6}|[a-z]{3,8}(?:[ -][a-z]{3,5})?)\s?(?:°|degrees?\b|min(?:ute)?s?\b|hours?\b|hrs?\b|(?<=[1-4]\d\d\s?)[CF]\b)/i;
 
 /** "1) oven 180", below the ingredients and no food itself. */
-function isNumberedStep(line: string, place: Place, larder: Larder): boolean {
+function isNumberedStep(line: string, place: ReadingPlace, larder: Larder): boolean {
   const mark = ENUMERATED.exec(line);
   if (!mark || !place.seenIngredient) return false;
   const rest = line.slice(mark[0].length);
@@ -118,13 +136,13 @@ function isNumberedStep(line: string, place: Place, larder: Larder): boolean {
 }
 
 /** What a line is, by its own words, where it stands and what comes below it. */
-export function kindOf(line: string, place: Place, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
+export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
   const isHeading = looksLikeHeading(line, next);
   if (isHeading && place.section !== 'ingredients' && isPlainIngredient(next, larder)) place.section = 'ingredients';
   if (place.section === 'notes') return 'note';
   if (place.section === 'method') return 'method';
   if (line.length > LONG_LINE) return place.seenIngredient ? 'method' : 'note';
-  if (TIMES.test(line) || ASIDE.test(line)) return 'note';
+  if (TIMES.test(line) || ASIDE.test(line) || HOW_MANY.test(line)) return 'note';
   if (isHeading) return STAGE.test(headingWords(line)) ? 'stage' : 'heading';
   if (isNumberedStep(line, place, larder)) return 'method';
   if (TIME_OR_HEAT.test(line)) return place.seenIngredient && (next === undefined || TIME_OR_HEAT.test(next) || !startsWithFigure(next)) ? 'method' : 'note';
@@ -151,33 +169,4 @@ export function looksLikeTitle(line: string, larder: Larder): boolean {
   if (!read && /^\p{Lu}/u.test(plain)) return true;
   if (read && !/^[a-z]/i.test(plain)) return (matchFood(read.rest, larder.index)[0]?.score ?? 0) < LIKELY;
   return (matchFood(plain, larder.index)[0]?.score ?? 0) < SURE;
-}
-
-/** "1 tbsp oil for the pan", "butter, to grease the tin": fat that is not mixed in. */
-const FOR_THE_PAN =
-  /\b(?:for|to)\s+(?:the\s+|a\s+|your\s+)?(?:hot\s+)?(?:pans?|frying(?:\s+pan)?|fry(?:\s+in)?|grease|greasing|oiling|griddle|skillet|waffle[ -]?iron|iron|tins?|mou?lds?)\b/i;
-
-/** Whether a line is fat for the pan or tin, which is no part of the mix. */
-function isForThePan(line: Line, larder: Larder): boolean {
-  const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-  return food?.kind === 'fat' && FOR_THE_PAN.test(line.text);
-}
-
-/** Fat for the pan is no part of the mix: it stands in a part of its own, at the end. */
-export function withPan(read: readonly Part[], larder: Larder): readonly Part[] {
-  // A heading that comes twice gives its id once.
-  const parts = read.map((part, i) => (read.findIndex(({ id }) => id === part.id) === i ? part : { ...part, id: `p${i + 1}` }));
-  const pan = parts.flatMap(({ lines }) => lines.filter((line) => isForThePan(line, larder)));
-  if (pan.length === 0 || parts.some(({ id }) => id === IN_THE_PAN.id) || parts.every(({ lines }) => lines.every((line) => pan.includes(line)))) return parts;
-  const mixed = parts.map((part) => ({ ...part, lines: part.lines.filter((line) => !pan.includes(line)) })).filter(({ lines }) => lines.length > 0);
-  let count = 0;
-  return [...mixed, { ...IN_THE_PAN, lines: pan }].map((part) => ({ ...part, lines: part.lines.map((line) => ({ ...line, id: `l${++count}` })) }));
-}
-
-/** "For the table", "to serve": what each takes of it is chosen there, so it is told apart from a portion. */
-const AT_THE_TABLE = /^(?:(?:for|at)\s+the\s+table|(?:to|for)\s+serv(?:e|ing)(?:\s+with)?)$/i;
-
-/** How a part counts by its heading alone. */
-export function countingOf(heading: string): Pick<Part, 'counting'> {
-  return AT_THE_TABLE.test(heading.trim()) ? { counting: 'at the table' } : {};
 }

@@ -1,24 +1,24 @@
 import { type Larder, LIKELY, matchFood } from '../food';
-import { type Formula, idOfPart, type Part, readLine } from '../formula';
+import { type Formula, idOfPart, type Part, portionWordFor, readLine } from '../formula';
 import { type MeasureSystem, readAmount } from '../quantity';
 import { withMethod } from './fromMethod';
 import { readClaim, statesFigures } from './readClaim';
 import {
-  countingOf,
   headingWords,
   INGREDIENT_HEADING,
+  isPartName,
   isPlainIngredient,
+  isStage,
   kindOf,
   looksLikeTitle,
   METHOD_HEADING,
   METHOD_LEAD,
   NOTES_HEADING,
-  PART_WORDS,
-  type Place,
+  type ReadingPlace,
   stripBullet,
-  withPan,
 } from './recipeLines';
-import { readYield, type Yield, yieldAtTheEnd } from './readYield';
+import { type StatedYield, yieldAtTheEnd, yieldBeside, yieldByCutting, yieldOf } from './readYield';
+import { countingOf, setApart } from './setApart';
 import { ingredientsIn } from './sharedLine';
 
 export type ReadResult = { readonly ok: true; readonly formula: Formula; readonly remarks: readonly string[] } | { readonly ok: false; readonly error: string };
@@ -39,14 +39,24 @@ function whyNotText(text: string): string | undefined {
 
 interface Gathering {
   title: string;
-  portions: Yield | undefined;
-  readonly parts: { heading: string; lines: string[] }[];
+  portions: StatedYield | undefined;
+  readonly parts: { heading: string; lines: string[]; /** Its list stood beside its name, before all else: what follows is of another. */ isWhole?: boolean }[];
   readonly method: string[];
   readonly notes: string[];
 }
 
 /** "Topping - 200 g raspberries, 1 tbsp sugar", "To serve: berries, syrup": a part and its list in one line. */
 const INLINE_PART = /^([\p{L}][\p{L} -]{2,24}?)\s*(?::|\s[-–—])\s+(\S.*)$/u;
+
+/** "Shortbread (16 pieces)", "Shortbread, 16 pieces", "Custard for two", "Loaf serves 8": how many, beside the title. */
+const ASIDES = [
+  /^(.+?)\s*[([{]([^()[\]{}]+)[)\]}]$/,
+  /^([^,;]+?)\s*[,;]\s+([^,;]+)$/,
+  /^(.+?)\s+[-–—]\s+(.+)$/,
+  /^(.+?)\s+(for (?:\d{1,2}|one|two|four|six))(?:\s*[,;].*)?$/i,
+  /^(.+?)\s+((?:serves|makes|feeds)\s+\d.*)$/i,
+  /^(.+?)\s+[x×]\s*(\d{1,2}\s+\p{L}+)$/iu,
+];
 
 /** The ingredients of a list between commas; a plain list of names where none has an amount. */
 function listIn(text: string, larder: Larder): readonly string[] {
@@ -56,13 +66,13 @@ function listIn(text: string, larder: Larder): readonly string[] {
 }
 
 /** "Fluff bowl: 150 g strawberries, 30 g whey. Whip 5 min": title or part, list and method in the first line. */
-function readInOneLine(line: string, out: Gathering, place: Place, larder: Larder): boolean {
+function readInOneLine(line: string, out: Gathering, place: ReadingPlace, larder: Larder): boolean {
   const [, head, rest] = INLINE_PART.exec(line) ?? [];
   if (!head || !rest) return false;
   const [list = '', ...told] = rest.split(/\.\s+(?=\p{L})/u);
   const lines = ingredientsIn(list, larder);
   if (lines.length < 2 || !lines.every((one) => readAmount(one))) return false;
-  const isPart = PART_WORDS.test(head.trim());
+  const isPart = isPartName(head.trim());
   if (!isPart) out.title = head.trim();
   out.parts.push({ heading: isPart ? head.trim() : '', lines: [...lines] });
   out.method.push(...told);
@@ -70,16 +80,39 @@ function readInOneLine(line: string, out: Gathering, place: Place, larder: Larde
   return true;
 }
 
+/** "Topping - 200 g raspberries, 1 tbsp sugar", "Dry: 150 g flour, 1 tsp bicarb", below the method too where every one has its amount. */
+function readPartInLine(line: string, out: Gathering, place: ReadingPlace, larder: Larder): boolean {
+  const [, head, rest] = INLINE_PART.exec(line) ?? [];
+  if (!head || !rest || place.section === 'notes') return false;
+  const listed = listIn(rest, larder);
+  const isMeasured = listed.every((one) => readAmount(one)?.unitGiven === true);
+  if (place.section === 'method' && !(listed.length > 1 && isMeasured)) return false;
+  if (isPartName(head)) out.parts.push({ heading: head, lines: [...listed], isWhole: place.section === 'method' || out.parts.length === 0 });
+  else if (isStage(head) && (listed.length > 1 || isMeasured)) openPart(out).push(...listed);
+  else return false;
+  place.seenIngredient = true;
+  return true;
+}
+
+/** The list that goes on: of the last part whose list does not stand beside its name, else of a part without a name. */
+function openPart(out: Gathering): string[] {
+  const open = out.parts.findLast(({ isWhole }) => !isWhole);
+  if (open) return open.lines;
+  const lines: string[] = [];
+  out.parts.push({ heading: '', lines });
+  return lines;
+}
+
 function gather(lines: readonly string[], larder: Larder): Gathering {
   const out: Gathering = { title: '', portions: undefined, parts: [], method: [], notes: [] };
-  const place: Place = { section: 'ingredients', seenIngredient: false };
+  const place: ReadingPlace = { section: 'ingredients', seenIngredient: false };
   lines.forEach((raw, index) => {
     const line = stripBullet(raw);
     if (index === 0 && readInOneLine(line, out, place, larder)) return;
     if (index === 0 && looksLikeTitle(line, larder)) {
-      const plain = line.replace(/^#+\s*/, '');
-      const aside = /^(.+?)\s*[([{]([^()[\]{}]+)[)\]}]$/.exec(plain) ?? /^(.+?)\s+(for (?:\d{1,2}|one|two|four|six))$/i.exec(plain);
-      out.portions = aside?.[2] ? readYield(aside[2]) : undefined;
+      const plain = headingWords(line);
+      const aside = ASIDES.map((one) => one.exec(plain)).find((one) => one?.[1] && one[2] && yieldBeside(one[1], one[2]) !== undefined);
+      out.portions = aside?.[1] && aside[2] ? yieldBeside(aside[1], aside[2]) : undefined;
       out.title = out.portions && aside?.[1] ? aside[1] : plain;
       return;
     }
@@ -90,13 +123,7 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
     } else if (METHOD_HEADING.test(line)) place.section = 'method';
     else if (INGREDIENT_HEADING.test(line)) place.section = 'ingredients';
     else if (NOTES_HEADING.test(line)) place.section = 'notes';
-    else {
-      const inline = place.section === 'ingredients' ? INLINE_PART.exec(line) : null;
-      if (inline?.[1] && inline[2] && PART_WORDS.test(inline[1].trim())) {
-        out.parts.push({ heading: inline[1].trim(), lines: [...listIn(inline[2], larder)] });
-        place.seenIngredient = true;
-      } else sort(raw, line, out, place, larder, lines[index + 1]);
-    }
+    else if (!readPartInLine(line, out, place, larder)) sort(raw, line, out, place, larder, lines[index + 1]);
   });
   return out;
 }
@@ -106,8 +133,9 @@ function asTyped(listed: readonly string[], raw: string): readonly string[] {
   return listed.length > 1 ? listed : [raw.trim()];
 }
 
-function sort(raw: string, line: string, out: Gathering, place: Place, larder: Larder, below: string | undefined): void {
-  const portions = place.section === 'ingredients' && !out.portions ? readYield(line) : undefined;
+function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, larder: Larder, below: string | undefined): void {
+  // "12 biscuits" below an ingredient is another.
+  const portions = place.section === 'ingredients' && !out.portions && !(place.seenIngredient && /^\d/.test(line)) ? yieldOf(out.title, line) : undefined;
   if (portions) {
     out.portions = portions;
     return;
@@ -126,10 +154,7 @@ function sort(raw: string, line: string, out: Gathering, place: Place, larder: L
   } else if (kind === 'heading') out.parts.push({ heading: headingWords(line), lines: [] });
   else {
     place.seenIngredient = true;
-    const part = out.parts.at(-1);
-    const lines = listed.length > 0 ? listed : asTyped(ingredientsIn(line, larder), raw);
-    if (part) part.lines.push(...lines);
-    else out.parts.push({ heading: '', lines: [...lines] });
+    openPart(out).push(...(listed.length > 0 ? listed : asTyped(ingredientsIn(line, larder), raw)));
   }
 }
 
@@ -143,13 +168,20 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
   const lines = text
     .replace(/\r\n?/g, '\n')
     .split('\n')
-    .map((line) => line.replace(/[\s\u0000-\u001f\u00a0\u2028\u2029]+/g, ' ').trim())
+    .map((line) =>
+      withoutCells(line)
+        .replace(/[\s\u0000-\u001f\u00a0\u2028\u2029]+/g, ' ')
+        .trim(),
+    )
     .filter((line) => /[\p{L}\p{N}]/u.test(line));
   if (lines.length > MOST_LINES) return { ok: false, error: `These are ${lines.length} lines; up to ${MOST_LINES} can be read. Paste one recipe at a time.` };
   const found = gather(lines, larder);
-  found.portions ??= [...found.method, ...found.notes].map(yieldAtTheEnd).find((one) => one !== undefined);
+  const told = [...found.method, ...found.notes];
+  found.portions ??= told.map((text) => yieldAtTheEnd(found.title, text)).find((one) => one !== undefined);
+  const cut = found.portions ? undefined : found.method.map(yieldByCutting).find((one) => one !== undefined);
+  found.portions ??= cut;
   let count = 0;
-  const parts: readonly Part[] = withPan(
+  const parts: readonly Part[] = setApart(
     found.parts
       .filter((part) => part.lines.length > 0)
       .map((part, i) => ({
@@ -161,7 +193,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     larder,
   );
   if (parts.length === 0) return { ok: false, error: 'No ingredient line was found. Write one ingredient a line, such as "200 g plain flour" or "2 eggs".' };
-  const remarks = remarksOn(found, parts);
+  const remarks = remarksOn(found, parts, cut);
   const claim = readClaim([found.title, ...found.notes, ...found.method.filter(statesFigures)].join('\n'));
   const formula: Formula = {
     title: found.title || 'Untitled recipe',
@@ -176,10 +208,16 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
   return { ok: true, formula: withMethod(formula, larder), remarks };
 }
 
-function remarksOn(found: Gathering, parts: readonly Part[]): readonly string[] {
+/** "| 300 g | flour |", a row of a table, as a line. */
+function withoutCells(line: string): string {
+  return /^\s*\|.*\|\s*$/.test(line) ? line.replaceAll('|', ' ') : line;
+}
+
+function remarksOn(found: Gathering, parts: readonly Part[], cut: StatedYield | undefined): readonly string[] {
   const remarks: string[] = [];
   if (!found.title) remarks.push('No title was found; give it one.');
   if (!found.portions) remarks.push('It does not say how many it serves: the figures are for the whole batch until you say.');
+  if (cut) remarks.push(`How many it makes is taken from the method: ${cut.portions} ${portionWordFor(cut.portionWord, cut.portions)}.`);
   if (parts.every((part) => part.lines.every((line) => !line.amount))) remarks.push('No amounts were found: every line is a gap until you give one.');
   return remarks;
 }

@@ -1,6 +1,6 @@
 import table from '@fellmist/language/mixtures.json' with { type: 'json' };
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
-import { readAmount } from '../quantity';
+import { readAmount, unitById } from '../quantity';
 
 /** "1/4 tsp each salt and nutmeg", "1 tsp each of cinnamon, ginger and cloves". */
 const EACH = /^(.{1,60}?)\s+each\s+(?:of\s+)?(.+)$/i;
@@ -9,15 +9,23 @@ const JOINT = /(?:\s*[,;]|\s+(?:\+|plus))?\s*$/i;
 /** Longer lines are prose: nothing is looked for in them. */
 const LONGEST = 200;
 
-/** Mixtures that stand for one thing ("flax egg"), and what they are made of for each of it, in g. */
-const MIXTURES = table.mixtures.map(({ names, of }) => ({ said: new RegExp(`^(?:${names.replaceAll(', ', '|').replaceAll(' ', '[\\s-]+')})s?\\b`, 'i'), of }));
+/** Mixtures that stand for one thing: the grams that each piece of it ("flax egg") or each gram ("sourdough starter") is made of. */
+const MIXTURES = table.mixtures.map(({ names, of, ofEach }) => ({ said: new RegExp(`^(?:${names.replaceAll(', ', '|').replaceAll(' ', '[\\s-]+')})s?\\b`, 'i'), of, ofEach }));
 
-function mixture(line: string): readonly string[] | undefined {
+function mixture(line: string, larder: Larder): readonly string[] | undefined {
   const read = readAmount(line);
   const name = read?.rest ?? line.replace(/^an?\s+/i, '');
   const known = MIXTURES.find(({ said }) => said.test(name));
   const count = read?.amount.value ?? 1;
-  return known?.of.map(({ food, gEach }) => `${String(Math.round(count * gEach * 10) / 10)} g ${food} (${line.trim()})`);
+  const told = known ? ingredientsIn(/[([]([^()[\]]+)[)\]]/.exec(name)?.[1] ?? '', larder) : [];
+  const amounts = told.map((one) => readAmount(one));
+  // Said of all of them; half as much in figures as there are of it is said of each.
+  const isOfAll = (amounts[0]?.amount.value ?? 0) * 2 > count && !/\beach\b/i.test(name);
+  if (told.length > 1 && isOfAll && amounts.every((one) => one?.unitGiven && one.rest !== '')) return told;
+  const said = line.replace(/\s*[([].*$/, '').trim();
+  const unit = read ? unitById(read.amount.unit) : undefined;
+  const times = known?.ofEach === 'piece' ? count : unit?.kind === 'mass' ? count * (unit.factor ?? 1) : undefined;
+  return times === undefined ? undefined : known?.of.map(({ food, g }) => `${String(Math.round(times * g * 10) / 10)} g ${food} (${said})`);
 }
 
 /** "Zest and juice of 1 lemon" is two things of one fruit. */
@@ -39,6 +47,14 @@ function inAnother(line: string, larder: Larder): readonly string[] | undefined 
   return [said[1], said[2]];
 }
 
+/** "1 egg (+ 1 egg for the wash)": more of something else's use, in brackets. */
+function andInBrackets(line: string, larder: Larder): readonly string[] | undefined {
+  const [, first, second] = /^([^()]{2,80}?)\s*\(\s*(?:\+|plus|and)\s+(\d[^()]{1,80})\)$/i.exec(line) ?? [];
+  const both = [first, second].map((one) => (one === undefined ? undefined : readAmount(one)));
+  const isFood = (name = ''): boolean => (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE;
+  return first && second && both.every((one) => isFood(one?.rest)) ? [first, second] : undefined;
+}
+
 function eachOf(line: string, larder: Larder): readonly string[] | undefined {
   const each = EACH.exec(line);
   if (!each?.[1] || !each[2] || readAmount(each[1])?.rest !== '') return undefined;
@@ -52,7 +68,7 @@ function joinedSeasonings(line: string, larder: Larder): readonly string[] | und
   const lead = /^(?:an?\s+)?(?:(?:good|generous|small)\s+)?(?:pinch(?:es)?|dash(?:es)?|little|sprinkle)\s+(?:each\s+)?(?:of\s+)?/i.exec(line)?.[0] ?? '';
   const body = line.slice(lead.length).replace(/,?\s*(?:to taste|as needed|optional)$/i, '');
   if (/\d/.test(body)) return undefined;
-  const names = body.split(/\s+(?:and|&)\s+/i);
+  const names = body.split(/\s+(?:and|&|\+)\s+/i);
   const isSeasoning = (name: string): boolean => {
     const [best] = matchFood(name, larder.index);
     return best !== undefined && best.score >= SURE && larder.foods.get(best.foodId)?.measuresG['customary'] !== undefined;
@@ -60,13 +76,22 @@ function joinedSeasonings(line: string, larder: Larder): readonly string[] | und
   return names.length === 2 && !(matchFood(body, larder.index)[0]?.isExact ?? false) && names.every(isSeasoning) ? names.map((name) => `${lead}${name}`) : undefined;
 }
 
+/** "Icing sugar + lemon to serve", "berries, syrup and yogurt, to finish": names without an amount, each for the same. */
+function joinedForTheTable(line: string, larder: Larder): readonly string[] | undefined {
+  const [, body, use] = /^([^\d]+?),?\s+((?:to|for)\s+(?:serv(?:e|ing)|finish|dust(?:ing)?|decorat(?:e|ing)|the\s+top))$/i.exec(line) ?? [];
+  const names = body?.split(/\s*(?:,|\+|&|\band\b)\s*/i).filter(Boolean) ?? [];
+  const isFood = (name: string): boolean => (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE;
+  return use && names.length > 1 && names.every(isFood) && !(matchFood(body ?? '', larder.index)[0]?.isExact ?? false) ? names.map((name) => `${name}, ${use}`) : undefined;
+}
+
 /** The ingredients that share a line: an amount for each of several foods, or several amounts and foods between commas. */
 export function ingredientsIn(line: string, larder: Larder): readonly string[] {
   if (line.length > LONGEST) return [line];
-  const special = mixture(line) ?? inAnother(line, larder) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder);
+  const special =
+    mixture(line, larder) ?? inAnother(line, larder) ?? andInBrackets(line, larder) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder) ?? joinedForTheTable(line, larder);
   if (special) return special;
   const isIngredient = (one: string, isAdded: boolean): boolean => {
-    if (/^(?:juice|zest|rind)\s+(?:of|from)\s/i.test(one)) return true;
+    if (/^(?:juice|zest|rind)\s+(?:(?:of|from)\s|[\d½¼]|half\b|an?\s)/i.test(one)) return true;
     const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
     const name = read ? read.rest.replace(/\s+or\s.*$/i, '') : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
     return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= (isAdded && read?.unitGiven ? LIKELY : SURE);

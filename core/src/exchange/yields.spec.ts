@@ -36,12 +36,36 @@ describe('how many it makes', () => {
     ['Serves 1', 1, 'portion'],
     ['makes 6 glasses', 6, 'glass'],
     ['makes 9 brownies', 9, 'brownie'],
+    ['24 pcs', 24, 'piece'],
+    ['dozen', 12, 'portion'],
+    ['2 dozen cookies', 24, 'cookie'],
   ])('%s', (text, portions, portionWord) => {
     expect(readYield(text)).toEqual({ portions, portionWord });
   });
 
-  test.each(['Serves', 'For the icing', 'for 20 minutes', 'Serves 0', '200 g flour', 'Bake 12 muffins', `Serves 4 ${'x'.repeat(200)}`])('"%s" says nothing of it', (text) => {
-    expect(readYield(text)).toBeUndefined();
+  test.each(['Serves', 'For the icing', 'for 20 minutes', 'Serves 0', 'a dozen eggs', '200 g flour', 'Bake 12 muffins', `Serves 4 ${'x'.repeat(200)}`])(
+    '"%s" says nothing of it',
+    (text) => {
+      expect(readYield(text)).toBeUndefined();
+    },
+  );
+
+  test.each<[string, string, number]>([
+    ['Shortbread, 16 pieces', 'Shortbread', 16],
+    ['Plain loaf – 10 slices', 'Plain loaf', 10],
+    ['Custard serves 4', 'Custard', 4],
+    ['MADELEINES (24 pcs)', 'MADELEINES', 24],
+    ['Mug cake for one, when I come home late', 'Mug cake', 1],
+    ['Granola bars, chewy (16)', 'Granola bars, chewy', 16],
+    ['Overnight oats x 5 jars', 'Overnight oats', 5],
+    ['Keto bagels (6)', 'Keto bagels', 6],
+    ['Granola bars (2)', 'Granola bars (2)', 1],
+    ['Carrot cake (16)', 'Carrot cake (16)', 1],
+    ['Rye, oat and seed loaf', 'Rye, oat and seed loaf', 1],
+    ['Cake - the 2nd one', 'Cake - the 2nd one', 1],
+  ])('beside the title: %s', (line, title, portions) => {
+    const read = readRecipeText(`${line}\n200 g plain flour\n100 g butter`, larder, 'us');
+    expect(read.ok && [read.formula.title, read.formula.portions]).toEqual([title, portions]);
   });
 
   test('a sentence at the end of the method says it where nothing else does', () => {
@@ -53,6 +77,55 @@ describe('how many it makes', () => {
     expect(read('Cake\n200 g plain flour\n100 g sugar\nMethod\nMix. Bake for 20 minutes. Serves 6.')).toBe(6);
     expect(read('Cake\nServes 8\n200 g plain flour\n100 g sugar\nMethod\nBake for 20 minutes. Serves 6.')).toBe(8);
     expect(read('Cake\n200 g plain flour\n100 g sugar\nMethod\nBake for 20 minutes.')).toBe(1);
+    expect(read('Pudding\n1 l milk\n150 g sugar\nSimmer 35 min; stir well. Feeds 6')).toBe(6);
+    expect(read('Flatbread\n2 eggs\n200 g cottage cheese\nBlend. 175C 35 min. Serves 2-3, 300 cal!')).toBe(2);
+    expect(read('Crepes\n250 g egg white\n25 g oat fibre\nBlend, wait 5, fry them thin. 5 crepes.')).toBe(5);
+  });
+});
+
+describe('what the pieces are called', () => {
+  // Makes and yields count pieces, serves counts people [common practice].
+  test.each<[string, number, string]>([
+    ['Banana muffins\nMakes 12', 12, 'muffin'],
+    ['Carrot cake cupcakes\nMakes 10', 10, 'cupcake'],
+    ['Almond cookies\nYield 18', 18, 'cookie'],
+    ['Vegan cupcakes\ndozen', 12, 'cupcake'],
+    ['Banana muffins\nServes 4', 4, 'portion'],
+    ['Banana muffins\nMakes 4 portions', 4, 'portion'],
+    ['Carrot cake\nMakes 12', 12, 'portion'],
+    ['Oat bars\nMakes 12 squares', 12, 'square'],
+  ])('%j', (head, portions, portionWord) => {
+    const read = readRecipeText(`${head}\n200 g plain flour\n100 g butter`, larder, 'us');
+    expect(read.ok && read.formula).toMatchObject({ portions, portionWord });
+  });
+
+  test('a count of pieces below an ingredient is an ingredient', () => {
+    const read = readRecipeText('Cheesecake\n100 g butter\n12 biscuits\n400 g cream cheese', larder, 'us');
+    expect(read.ok && [read.formula.portionWord, allLines(read.formula).map(({ amount }) => amount?.value)]).toEqual(['batch', [100, 12, 400]]);
+  });
+});
+
+describe('how many the method cuts', () => {
+  // Sentences as recipes have them [common practice]; two or three are layers, and a number of minutes or turns is no piece.
+  test.each<[string, number, string, boolean]>([
+    ['Roll up, slice into 12.', 12, 'piece', true],
+    ['Cool and cut into 16 squares.', 16, 'square', true],
+    ['Fill, cut in 9 and prove again.', 9, 'piece', true],
+    ['Scoop 18 balls onto the tray.', 18, 'ball', true],
+    ['Divide into 8 equal pieces and shape.', 8, 'piece', true],
+    ['Divide between 12 cups and bake.', 12, 'piece', true],
+    ['Drop by rounded tbsp, 8-10 min. Yields about 4 dozen.', 48, 'roll', false],
+    ['Blend. 4 glasses. Chill 2h.', 4, 'glass', false],
+    ['Divide in 2 and bake in two tins.', 1, 'batch', false],
+    ['Cut the butter in 10 g knobs.', 1, 'batch', false],
+    ['Cut into 4.5 cm lengths.', 1, 'batch', false],
+    ['Roll to 5 mm, rest 20 minutes.', 1, 'batch', false],
+    ['Shape, then bake 25 minutes.', 1, 'batch', false],
+  ])('%s', (step, portions, portionWord, isTold) => {
+    const read = readRecipeText(`Rolls\n300 g plain flour\n200 ml milk\nMethod\n${step}`, larder, 'us');
+    if (!read.ok) throw new Error(read.error);
+    expect(read.formula).toMatchObject({ portions, portionWord });
+    expect(read.remarks.some((one) => one.includes('taken from the method'))).toBe(isTold);
   });
 });
 

@@ -15,7 +15,7 @@ interface Factors {
  * guidance of 2020). US: 21 CFR 101.9(c)(1)(i), fibre as non-digestible 2 where soluble; insoluble fibre counts 0, so
  * one is taken between them: 1. Erythritol counts 0 in both (the US rule of 2016 as remembered; older US labels took 0.2).
  */
-const FACTORS: Readonly<Record<EnergyRule, Factors>> = {
+const ENERGY_FACTORS: Readonly<Record<EnergyRule, Factors>> = {
   eu: { carbohydrate: 4, fibre: 2, polyols: 2.4, erythritol: 0, allulose: 0.4 },
   us: { carbohydrate: 4, fibre: 1, polyols: 2.4, erythritol: 0, allulose: 0.4 },
 };
@@ -24,7 +24,7 @@ const FACTORS: Readonly<Record<EnergyRule, Factors>> = {
 const US_POLYOLS: Readonly<Partial<Record<Polyol, number>>> = { isomalt: 2, lactitol: 2, xylitol: 2.4, maltitol: 2.1, sorbitol: 2.6, mannitol: 1.6 };
 
 function polyolEnergy(otherG: number, rule: EnergyRule, by: PolyolSplit | undefined): number {
-  const general = FACTORS[rule].polyols;
+  const general = ENERGY_FACTORS[rule].polyols;
   if (rule === 'eu' || !by) return general * otherG;
   const named = Object.entries(by) as [Polyol, number][];
   const namedG = named.reduce((sum, [, grams]) => sum + grams, 0);
@@ -40,7 +40,7 @@ type PolyolSplit = Readonly<Partial<Record<Polyol, number>>>;
 export function energyByFactors(food: Composition, rule: EnergyRule, polyolsBy?: PolyolSplit): number | undefined {
   const { proteinG, fatG, carbohydrateG } = food;
   if (proteinG === undefined || fatG === undefined || carbohydrateG === undefined) return undefined;
-  const factor = FACTORS[rule];
+  const factor = ENERGY_FACTORS[rule];
   const fibre = food.fibreG ?? 0;
   const erythritol = food.erythritolG ?? 0;
   const otherPolyols = Math.max((food.polyolsG ?? erythritol) - erythritol, 0);

@@ -43,5 +43,5 @@ export {
   type WordGroup,
 } from './naming';
 export { againstDiet, ANY_DIET, barredAllergens, type Diet } from './diet';
-export { BY_THE_SPOON_G, kitchenMeasure } from './kitchenMeasure';
+export { BY_THE_SPOON_G, countedOut, kitchenMeasure } from './kitchenMeasure';
 export { answersTo, type Group, GROUPS, isIn } from './groups';

@@ -19,14 +19,13 @@ const COUNTED = [
   { measure: 'packet', most: 20, step: 0.5, words: ['sachet', 'sachets'] },
 ] as const;
 
-/** "12 drops", "2 sachets" of a food that sweetens strongly, where a count comes within a tenth. */
-function counted(food: Food, massG: number): string | undefined {
-  if (!INTENSE.some((one) => food.roles[one])) return undefined;
+/** What is counted out of a food that sweetens strongly, to the nearest drop or half sachet: "12 drops", and what they weigh. */
+export function countedOut(food: Food, massG: number): { readonly massG: number; readonly words: string } | undefined {
+  if (food.kind !== 'sweetener' || !INTENSE.some((one) => food.roles[one])) return undefined;
   for (const { measure, most, step, words } of COUNTED) {
     const each = food.measuresG[measure];
-    if (food.kind !== 'sweetener' || each === undefined) continue;
-    const count = rounded(massG / each, step);
-    if (count >= step && count <= most && Math.abs(count * each - massG) <= 0.1 * massG) return `${kitchenNumber(count)} ${count > 1 ? words[1] : words[0]}`;
+    const count = each === undefined ? 0 : rounded(massG / each, step);
+    if (each !== undefined && count >= step && count <= most) return { massG: count * each, words: `${kitchenNumber(count)} ${count > 1 ? words[1] : words[0]}` };
   }
   return undefined;
 }
@@ -45,8 +44,8 @@ export function kitchenMeasure(food: Food, massG: number, system: MeasureSystem)
   const piece = food.measuresG['piece'];
   if (food.kind === 'egg' && piece && Math.abs(massG / piece - rounded(massG / piece, 0.5)) <= 0.12 && massG / piece >= 0.5)
     return `${kitchenNumber(rounded(massG / piece, 0.5))} of them`;
-  const few = counted(food, massG);
-  if (few !== undefined) return few;
+  const few = countedOut(food, massG);
+  if (few && Math.abs(few.massG - massG) <= 0.1 * massG) return few.words;
   const density = food.densityGPerMl;
   if (density === undefined) return undefined;
   const ml = massG / density;

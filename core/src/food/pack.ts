@@ -81,11 +81,11 @@ const DIRECT: readonly (LabelFigure & Nutrient)[] = [
   'energyKcal',
 ];
 
-type Figures = Partial<Record<Nutrient, number>>;
+type PackFigures = Partial<Record<Nutrient, number>>;
 
-function fromStated(stated: StatedFigures, label: Label, generic: Food): { readonly figures: Figures; readonly halves: Figures } {
-  const figures: Figures = {};
-  const halves: Figures = {};
+function fromStated(stated: StatedFigures, label: Label, generic: Food): { readonly figures: PackFigures; readonly halves: PackFigures } {
+  const figures: PackFigures = {};
+  const halves: PackFigures = {};
   const put = (nutrient: Nutrient, { amount, half }: Estimate): void => {
     figures[nutrient] = amount;
     halves[nutrient] = half;
@@ -127,7 +127,7 @@ export function packComposition(pack: Pack, generic: Food): Pick<Food, 'per100g'
   const stated = label?.state === 'as sold' ? readLabel(label, density ?? generic.densityGPerMl).figures : {};
   if (!label || Object.keys(stated).length === 0) return { per100g: generic.per100g, ...kept, source: `as its kind: ${generic.source}` };
   const { figures, halves } = fromStated(stated, label, generic);
-  const merged: Figures = { ...generic.per100g, ...figures };
+  const merged: PackFigures = { ...generic.per100g, ...figures };
   if (figures.carbohydrateG !== undefined) delete merged.starchG;
   if (figures.sugarsG !== undefined && figures.addedSugarsG === undefined) delete merged.addedSugarsG;
   if (figures.energyKcal === undefined && figures.proteinG !== undefined && figures.fatG !== undefined && figures.carbohydrateG !== undefined) {

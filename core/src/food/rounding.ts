@@ -37,7 +37,7 @@ export interface Interval {
 }
 
 /** From this amount on a figure is printed to the nearest `step`; a step of 0 prints zero, `lessThan` prints "less than". */
-interface Band {
+interface RoundingBand {
   readonly from: number;
   readonly step: number;
   readonly lessThan?: boolean;
@@ -45,24 +45,24 @@ interface Band {
   readonly above?: boolean;
 }
 
-const US_FAT: readonly Band[] = [
+const US_FAT: readonly RoundingBand[] = [
   { from: 0, step: 0 },
   { from: 0.5, step: 0.5 },
   { from: 5, step: 1 },
 ];
-const US_GRAMS: readonly Band[] = [
+const US_GRAMS: readonly RoundingBand[] = [
   { from: 0, step: 0 },
   { from: 0.5, step: 1, lessThan: true },
   { from: 1, step: 1 },
 ];
-const EU_GRAMS: readonly Band[] = [
+const EU_GRAMS: readonly RoundingBand[] = [
   { from: 0, step: 0 },
   { from: 0.5, step: 0.1, above: true },
   { from: 10, step: 1 },
 ];
 
 /** 21 CFR 101.9(c), for a serving. */
-const US: Readonly<Partial<Record<LabelFigure, readonly Band[]>>> = {
+const US: Readonly<Partial<Record<LabelFigure, readonly RoundingBand[]>>> = {
   energyKcal: [
     { from: 0, step: 0 },
     { from: 5, step: 5 },
@@ -92,7 +92,7 @@ const US: Readonly<Partial<Record<LabelFigure, readonly Band[]>>> = {
 };
 
 /** European Commission, guidance on tolerances, December 2012, section on rounding; for 100 g or 100 mL. */
-const EU: Readonly<Partial<Record<LabelFigure, readonly Band[]>>> = {
+const EU: Readonly<Partial<Record<LabelFigure, readonly RoundingBand[]>>> = {
   energyKcal: [{ from: 0, step: 1 }],
   energyKj: [{ from: 0, step: 1 }],
   fatG: EU_GRAMS,
@@ -115,7 +115,7 @@ const EU: Readonly<Partial<Record<LabelFigure, readonly Band[]>>> = {
   ],
 };
 
-function bandsFor(tradition: Tradition, figure: LabelFigure): readonly Band[] {
+function bandsFor(tradition: Tradition, figure: LabelFigure): readonly RoundingBand[] {
   return (tradition === 'us' ? US : EU)[figure] ?? [];
 }
 
@@ -143,7 +143,7 @@ function decimalsOf(step: number): number {
 }
 
 /** What may lie behind a figure printed to the nearest step, by every band that prints so many decimals. */
-function behindBands(figure: number, decimals: number, bands: readonly Band[]): readonly Interval[] {
+function behindBands(figure: number, decimals: number, bands: readonly RoundingBand[]): readonly Interval[] {
   return bands.flatMap((band, i): Interval[] => {
     const to = bands[i + 1]?.from ?? Infinity;
     if (band.step === 0) return figure === 0 ? [{ low: 0, high: to }] : [];

@@ -22,3 +22,6 @@ export interface ColdSetup {
   readonly splashes: readonly { readonly foodId: string; readonly massG: number }[];
   readonly readings: readonly OverrunReading[];
 }
+
+/** A household's freezer and mixer where nobody said otherwise: -18 °C (the usual home freezer), a stand mixer with a bowl of 4 L, half of the liquid first. House values. */
+export const USUAL_COLD: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'stand', liquidFirst: 0.5, splashes: [], readings: [] };

@@ -11,7 +11,7 @@ const WORDS: Readonly<Record<DoubtCode, string>> = {
   comma: 'A comma in the figure: check that it was read rightly',
   'no-amount': 'No amount; it stays a gap in the totals until you give one',
   'unit-unknown': 'The unit is not known',
-  'two-amounts': 'Two amounts stand here; the weight is used',
+  'two-amounts': 'Two amounts stand here; the one in grams or millilitres is used',
   huge: 'That is a great deal for one line; check the amount',
   alternative: 'The line offers a choice; the first is used',
   'usual-here': 'Taken as what the name means where you buy',

@@ -12,7 +12,7 @@ const CONTAINERS = new RegExp(`^(?:${CONTAINER})\\b\\.?\\s*(?:of\\s+)?`, 'i');
 const MEASURED_WITH = /^[-\s]*(?:scoops?|servings?)\s+(?:of\s+)?(?=\S)/i;
 
 /** The amount of a line, as far as it can be told without knowing the food. */
-export interface Found {
+export interface FoundAmount {
   readonly amount?: Amount;
   readonly amountText: string;
   readonly rest: string;
@@ -24,7 +24,7 @@ export interface Found {
   readonly instead?: Amount;
 }
 
-function fromRead(read: ReadAmount): Found {
+function fromRead(read: ReadAmount): FoundAmount {
   const counted = unitById(read.amount.unit).kind === 'count';
   const container = counted ? undefined : CONTAINERS.exec(read.rest)?.[0];
   const rest = (container ? read.rest.slice(container.length) : counted ? read.rest : read.rest.replace(MEASURED_WITH, '')).replace(/^more\s+/i, '');
@@ -40,7 +40,7 @@ function fromRead(read: ReadAmount): Found {
 }
 
 /** "Flour 200 g", "Salt: 1 tsp", "flour - about 200 g": the amount stands behind the name. */
-function amountBehind(body: string): Found | undefined {
+function amountBehind(body: string): FoundAmount | undefined {
   const split =
     /^((?:[^\d½⅓⅔¼¾⅛]|\d+(?:[-–]\d+)?\s?%)+(?<=[\p{L})%]))\s*[:,–—-]?\s+((?:(?:about|approx\.?|approximately|around|roughly|ca\.?)\s+)?~?(?:\d|[½⅓⅔¼¾⅛])[^\n]{0,40})$/iu.exec(
       body.slice(0, 160),
@@ -58,7 +58,7 @@ function withAddedAmount(body: string): string {
   return head?.unitGiven && head.rest && tail?.unitGiven && tail.rest === '' ? `${head.text} plus ${tail.text} ${head.rest}` : body;
 }
 
-function ofFruit(body: string): Found | undefined {
+function ofFruit(body: string): FoundAmount | undefined {
   const said = OF_A_FRUIT.exec(body);
   if (!said?.[2] || !said[3]) return undefined;
   const read = readAmount(said[3]) ?? readAmount(said[3].replace(/^(?:an?|the)\s+/i, '1 '));
@@ -66,7 +66,7 @@ function ofFruit(body: string): Found | undefined {
   return read ? { ...fromRead(read), rest } : { amountText: '', rest, doubts: [], unitGiven: false };
 }
 
-function firstAmount(text: string): Found {
+function firstAmount(text: string): FoundAmount {
   const body = withAddedAmount(text);
   const fruit = ofFruit(body);
   if (fruit) return fruit;
@@ -90,7 +90,7 @@ const BEHIND = /^(.{2,100}?)[\s,]+(?:[~≈=]|(?:about|approx\.?|approximately|ar
 const WEIGHT_OF = /^(?:(?:in\s+)?total|(?:when\s+)?(?:peeled|drained|pitted|mashed|prepared|cooked|trimmed)(?:\s+weight)?|weight|all\s+told)?$/i;
 
 /** A second amount in brackets or behind a slash: a weight wins over a volume or a count, "each" and cans multiply. */
-function settleSecondAmount(found: Found): Found {
+function settleSecondAmount(found: FoundAmount): FoundAmount {
   const slash = /^\s*[/|]\s*(?=[\d½⅓⅔¼¾⅛])/.exec(found.rest);
   if (slash && found.amount) {
     const other = readAmount(found.rest.slice(slash[0].length));
@@ -116,7 +116,7 @@ function settleSecondAmount(found: Found): Found {
   return bare;
 }
 
-function chooseAmount(found: Found, second: ReadAmount, each: boolean): Found {
+function chooseAmount(found: FoundAmount, second: ReadAmount, each: boolean): FoundAmount {
   const first = found.amount;
   const firstKind = first && unitById(first.unit).kind;
   if (firstKind === 'mass') return found;
@@ -140,6 +140,6 @@ function chooseAmount(found: Found, second: ReadAmount, each: boolean): Found {
 }
 
 /** Amount, and what is left of the line, from an ingredient line without its list mark. */
-export function findAmount(body: string): Found {
+export function findAmount(body: string): FoundAmount {
   return settleSecondAmount(firstAmount(body));
 }

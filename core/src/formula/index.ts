@@ -1,5 +1,5 @@
 export { type Claim, type ClaimedFigure } from './claim';
-export { type ColdSetup, type OverrunReading } from './coldSetup';
+export { type ColdSetup, type OverrunReading, USUAL_COLD } from './coldSetup';
 export { doubtWords } from './doubtWords';
 export { allLines, changeLine, type Doubt, DOUBT_CODES, type DoubtCode, type Formula, idOfPart, IN_THE_PAN, type Line, type Origin, type Part } from './formula';
 export {

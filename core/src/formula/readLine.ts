@@ -17,7 +17,7 @@ import {
   SURE,
 } from '../food';
 import { type MeasureSystem, readAmount, unitById } from '../quantity';
-import { findAmount, type Found } from './findAmount';
+import { findAmount, type FoundAmount } from './findAmount';
 import { type Doubt, type DoubtCode, type Line } from './formula';
 
 const BULLET = /^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s)|\[[ x]?\]|\d{1,2}\s*[.)](?=\s))\s*/;
@@ -121,7 +121,7 @@ function nameOf(rest: string, reader: Reader): Named {
 }
 
 /** "3 blorps flour": a first word that no food knows, in front of one that some food does, is an unknown unit. */
-function unknownUnit(found: Found, reader: Reader): { word: string; rest: string } | undefined {
+function unknownUnit(found: FoundAmount, reader: Reader): { word: string; rest: string } | undefined {
   if (found.unitGiven || !found.amount) return undefined;
   const split = /^([A-Za-z]{2,}\.?)\s+(?:of\s+)?(.+)$/.exec(found.rest);
   if (!split?.[1] || !split[2] || SIZE.test(split[1]) || reader.larder.index.byWord.has(split[1].toLowerCase())) return undefined;
@@ -134,12 +134,12 @@ function unknownUnit(found: Found, reader: Reader): { word: string; rest: string
 /** Nobody counts out as many: "sugar 100" lacks its unit. House value. */
 const MOST_COUNTED = 40;
 
-function isTooManyToCount({ amount, unitGiven }: Found): boolean {
+function isTooManyToCount({ amount, unitGiven }: FoundAmount): boolean {
   return !unitGiven && amount?.unit === 'piece' && amount.value >= MOST_COUNTED;
 }
 
 /** "3 cloves", "2 sprinkles": the measure is the food. */
-function measureAsFood(found: Found): Found {
+function measureAsFood(found: FoundAmount): FoundAmount {
   if (found.rest.trim() !== '' || !found.amount || !found.unitGiven || unitById(found.amount.unit).kind !== 'count') return found;
   const word = /([\p{L}]+)\s*$/u.exec(found.amountText)?.[1];
   return word ? { ...found, amount: { ...found.amount, unit: 'piece' }, rest: word, unitGiven: false } : found;
@@ -190,7 +190,7 @@ export function weighLine(line: Line, larder: Larder, measures: MeasureSystem, k
 }
 
 /** Two amounts for one line that cannot both be right. */
-function comparedAmounts(line: Line, found: Found, larder: Larder, measures: MeasureSystem): Line {
+function comparedAmounts(line: Line, found: FoundAmount, larder: Larder, measures: MeasureSystem): Line {
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   const other = found.instead && food ? massOf(found.instead, food, measures, line.size, larder.country) : undefined;
   if (!other || 'gap' in other || line.massG === undefined || line.massG <= 0) return line;

@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { loadVessels } from '@fellmist/data';
 import { larder, readFormula, shipped } from '../../test/larder';
 import { fitOf, type Vessel, volumeOf } from '../vessel';
-import { bakingTime, type BakingTime, firstLookS, type OvenSetting, ownOven, ownTime, reckonedUntil, thermalOf, timeJudgement } from './index';
+import { bakingTime, type BakingTime, doneS, firstLookS, type OvenSetting, ownOven, ownStages, ownTime, reckonedUntil, thermalOf, timeJudgement } from './index';
 
 const vessels = loadVessels(join(__dirname, '../../../data'));
 const named = (id: string): Vessel => {
@@ -106,6 +106,21 @@ describe('a recipe’s own time', () => {
     expect(own && [own.ovenC, own.isFan]).toEqual(said);
   });
 
+  // How recipes with more than one time are written (common practice): a shell baked blind, a base before its filling, a hot start.
+  test.each<[string, readonly [number, number], number | undefined, number]>([
+    ['Blind bake 15 min at 190C, then fill and bake at 150C for 25-30 min until it wobbles.', [25, 30], 150, 2],
+    ['Heat the oven to 180C. Bake the base 10 minutes. Pour on the filling and bake 45 minutes.', [45, 45], 180, 2],
+    ['Bake 10 minutes at 220C, then 20-25 minutes at 180C.', [30, 35], 220, 0],
+    ['Bake at 230C for 10 minutes. Turn the oven down to 180C and bake for 25 minutes more.', [35, 35], 230, 0],
+    ['Bake 25 minutes at 180C. Leave in the tin for another 10 minutes. Reduce the syrup 5 minutes.', [25, 25], 180, 0],
+    ['Bake 20 minutes. Cool. Bake the second tray 20 minutes.', [20, 20], undefined, 2],
+    ['Prick, blind bake 12 minutes at 190 C. Fill and chill.', [12, 12], 190, 0],
+  ])('"%s"', (step, minutesOf, ovenC, stages) => {
+    expect(ownTime([step])).toEqual({ low: minutesOf[0], high: minutesOf[1] });
+    expect(ownOven([step])?.ovenC).toBe(ovenC);
+    expect(ownStages([step])).toHaveLength(stages);
+  });
+
   test('is left alone within reason, and said where the two are badly apart', () => {
     const time = { fromS: 50 * 60, toS: 70 * 60 };
     const judged = (low: number, high: number): string => timeJudgement({ low, high }, time);
@@ -114,6 +129,13 @@ describe('a recipe’s own time', () => {
       3000, 2400, 3000,
     ]);
     expect([judged(45, 55), judged(38, 40), judged(20, 25), judged(95, 100), judged(110, 120)]).toEqual(['agrees', 'agrees', 'shorter', 'agrees', 'longer']);
+    // What the recipe says is never outside of what the page calls done, unless the page says that the two are apart.
+    expect([doneS(time, { low: 80, high: 90 }), doneS(time, { low: 45, high: 45 }), doneS(time, { low: 110, high: 120 }), doneS(time, undefined)]).toEqual([
+      { fromS: 3000, toS: 5400 },
+      { fromS: 2700, toS: 4200 },
+      time,
+      time,
+    ]);
   });
 
   it('tells until when a middle was reckoned to be so warm, without the oven’s factor, and nothing of a cold or a finished one', () => {

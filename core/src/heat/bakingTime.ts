@@ -140,11 +140,13 @@ export interface BakingAsk {
   readonly setting: OvenSetting;
 }
 
-export type TimeRefusal = 'pieces' | 'no oven' | 'no core' | 'never';
+export type TimeRefusal = 'no kind' | 'no oven' | 'no tin' | 'pieces' | 'no core' | 'never';
 
 /** Why a class's time in a vessel cannot be reckoned (one that fills no tin lies in pieces of its own shape); undefined where it can. */
-export function timeRefusal(fit: Fit, product: ProductClass | undefined): TimeRefusal | undefined {
-  if (product?.heat !== 'oven' || fit.vessel.use !== 'bake') return 'no oven';
+export function timeRefusal(fit: Fit | undefined, product: ProductClass | undefined): TimeRefusal | undefined {
+  if (!product) return 'no kind';
+  if (product.heat !== 'oven' || (fit && fit.vessel.use !== 'bake' && fit.vessel.shape !== 'plate')) return 'no oven';
+  if (!fit) return 'no tin';
   if (product.volume?.fill === undefined || fit.vessel.shape === 'plate') return 'pieces';
   return product.coreC ? undefined : 'no core';
 }

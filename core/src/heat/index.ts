@@ -16,7 +16,7 @@ export {
 } from './bakingTime';
 export { isTrusted, oneLog, ovenFactor, type OvenFactor, type OvenLog } from './ovenFactor';
 export { type GriddleAsk, griddling, type Griddling, leftFor, PLATE_C } from './griddle';
-export { GO_S, mugTime, type MugTime, WATTS } from './mug';
+export { GO_S, mugTime, type MugSpan, WATTS } from './mug';
 export { forecast, type Forecast, type ProbeSample } from './probe';
 export { ownOven, type OwnOven } from './ownOven';
-export { firstLookS, ownTime, type OwnTime, timeJudgement } from './ownTime';
+export { doneS, firstLookS, ownStages, ownTime, type OwnTime, timeJudgement } from './ownTime';

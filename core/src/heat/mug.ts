@@ -13,7 +13,7 @@ const OFF = 0.25;
 /** It is cooked in goes of so long, and looked at between them. Common practice. */
 export const GO_S = 20;
 
-export interface MugTime {
+export interface MugSpan {
   readonly fromS: number;
   readonly toS: number;
 }
@@ -22,7 +22,7 @@ export interface MugTime {
  * How long one mug of a mix cooks in a microwave oven: the heat that it and its steam want, over the part of the rated output
  * that so small a load takes up. An estimate. Undefined where the class is not cooked like that, or nothing weighs anything.
  */
-export function mugTime(massG: number, thermal: Thermal, product: Pick<ProductClass, 'heat' | 'coreC'> | undefined, watts: number, startC = 20): MugTime | undefined {
+export function mugTime(massG: number, thermal: Thermal, product: Pick<ProductClass, 'heat' | 'coreC'> | undefined, watts: number, startC = 20): MugSpan | undefined {
   const coreC = product?.coreC?.[0];
   if (product?.heat !== 'microwave' || coreC === undefined || !(massG > 0) || !(watts > 0)) return undefined;
   const joules = massG * (thermal.capacityJgK * (coreC - startC) + STEAMS * STEAM_J_G);

@@ -1,3 +1,5 @@
+import { bakingSentence } from './ownTime';
+
 /** The oven as a recipe's own method sets it. */
 export interface OwnOven {
   readonly ovenC: number;
@@ -26,9 +28,15 @@ function inC(figure: number, unit: string | undefined): number {
 
 /**
  * The oven's temperature as the method says it: the first that is not for a fan where several stand beside each other
- * ("180 °C, 160 °C fan, gas 4"), else that for the fan; °F to the next 5 °C. Undefined where it says none.
+ * ("180 °C, 160 °C fan, gas 4"), else that for the fan; °F to the next 5 °C. Where it bakes more than once, that of the
+ * longest time. Undefined where it says none.
  */
 export function ownOven(method: readonly string[]): OwnOven | undefined {
+  const main = bakingSentence(method);
+  return (main === undefined ? undefined : ovenIn([main])) ?? ovenIn(method);
+}
+
+function ovenIn(method: readonly string[]): OwnOven | undefined {
   let fan: OwnOven | undefined;
   for (const step of method) {
     if (!OF_THE_OVEN.test(step)) continue;

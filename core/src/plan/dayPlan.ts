@@ -1,6 +1,6 @@
 import { toItsEnd } from '../heat';
 import { type Busy, type DayStep, type Held, type Room, type Treat } from './dayStep';
-import { type Edge, type Problem, type SearchEnd, searchSteps } from './search';
+import { type Edge, type PlanProblem, type SearchEnd, searchSteps } from './search';
 
 export interface PlanAsk {
   readonly treats: readonly Treat[];
@@ -77,7 +77,7 @@ function lastingS(step: DayStep, hold: Held | undefined, nowS: number): number {
 }
 
 interface Laid {
-  readonly problem: Problem;
+  readonly problem: PlanProblem;
   readonly steps: readonly { readonly step: DayStep; readonly treat: Treat; readonly lastsS: number }[];
 }
 
@@ -144,14 +144,14 @@ function lay({ treats, room, nowS, held, from }: PlanAsk, originS: number, isBac
   return { problem: { tasks, edges, room, changeS: HEATS_S }, steps };
 }
 
-interface Solved {
+interface SolvedPlan {
   readonly starts: readonly number[];
   readonly served: readonly number[];
   readonly isBest: boolean;
 }
 
 /** The moments of all steps and servings. */
-function* solveSteps(ask: PlanAsk, isBack: boolean, isServed: boolean, limit: number): Generator<number, Solved | undefined> {
+function* solveSteps(ask: PlanAsk, isBack: boolean, isServed: boolean, limit: number): Generator<number, SolvedPlan | undefined> {
   const originS = isBack ? Math.max(...ask.treats.map(({ serveS }) => serveS)) : ask.nowS;
   const { problem, steps } = lay(ask, originS, isBack, isServed);
   const end: SearchEnd = yield* searchSteps(problem, limit);
@@ -200,7 +200,7 @@ function heatingsOf(steps: readonly PlannedStep[]): readonly OvenHeating[] {
   });
 }
 
-function planned(ask: PlanAsk, { starts, served, isBest }: Solved, kind: 'in time' | 'late', alone: readonly (readonly number[])[]): DayPlan {
+function planned(ask: PlanAsk, { starts, served, isBest }: SolvedPlan, kind: 'in time' | 'late', alone: readonly (readonly number[])[]): DayPlan {
   const flat = ask.treats.flatMap((treat, t) => treat.steps.map((step, n) => ({ treat, step, n, ideal: alone[t]?.[n] })));
   const steps = flat.map(({ treat, step, n, ideal }, i): PlannedStep => {
     const startS = starts[i] ?? 0;

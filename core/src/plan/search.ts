@@ -13,7 +13,7 @@ export interface Task {
   readonly setting?: number;
 }
 
-export interface Problem {
+export interface PlanProblem {
   /** Node i + 1 is task i. */
   readonly tasks: readonly Task[];
   readonly edges: readonly Edge[];
@@ -22,13 +22,13 @@ export interface Problem {
   readonly changeS: number;
 }
 
-export interface Found {
+export interface FoundPlan {
   readonly starts: readonly number[];
   /** Whether nothing better exists; false where the search was given up at its limit. */
   readonly isBest: boolean;
 }
 
-export type SearchEnd = Found | 'impossible' | 'not found';
+export type SearchEnd = FoundPlan | 'impossible' | 'not found';
 
 /** Nothing lies further away than this: a cycle that cannot be met runs there. */
 const FAR_S = 60 * 86_400;
@@ -59,14 +59,14 @@ function gapS(a: Task, b: Task, changeS: number): number {
   return a.s + (a.setting !== undefined && b.setting !== undefined && a.setting !== b.setting ? changeS : 0);
 }
 
-interface Conflict {
+interface TaskConflict {
   readonly tasks: readonly number[];
   readonly at: number;
 }
 
 /** The first moment at which a resource has more on it than it can hold: those tasks; undefined where there is none. */
-function firstConflict({ tasks, room, changeS }: Problem, users: readonly (readonly number[])[], names: readonly string[], at: readonly number[]): Conflict | undefined {
-  let first: Conflict | undefined;
+function firstConflict({ tasks, room, changeS }: PlanProblem, users: readonly (readonly number[])[], names: readonly string[], at: readonly number[]): TaskConflict | undefined {
+  let first: TaskConflict | undefined;
   names.forEach((name, r) => {
     const holds = room[name] ?? 1;
     const sorted = [...(users[r] ?? [])].filter((i) => (tasks[i]?.s ?? 0) > 0).sort((a, b) => (at[a + 1] ?? 0) - (at[b + 1] ?? 0));
@@ -97,7 +97,7 @@ function firstConflict({ tasks, room, changeS }: Problem, users: readonly (reado
  * beginnings under the orders chosen so far are a bound, as no order ever lets anything begin earlier [Brucker & Knust,
  * Complex Scheduling, 2012, chapter 3]. Best where it comes to its end, otherwise the best found within `limit` nodes.
  */
-export function* searchSteps(problem: Problem, limit: number): Generator<number, SearchEnd> {
+export function* searchSteps(problem: PlanProblem, limit: number): Generator<number, SearchEnd> {
   const { tasks, edges, changeS } = problem;
   const names = [...new Set(tasks.flatMap(({ busy }) => busy))];
   const users = names.map((name) => tasks.flatMap(({ busy }, i) => (busy.includes(name) ? [i] : [])));

@@ -1,6 +1,7 @@
 import { type Formula } from '../formula';
 import { LEDGER_ROLES, type Measures, roleOf } from '../role';
 import { type ColdStyle, styled } from './coldStyle';
+import { heatTold } from './methodHeat';
 import { type ProductClass } from './productClass';
 
 /** How far outside a band a measure lies, in widths of the band; 0 inside. */
@@ -27,36 +28,75 @@ interface Named {
 /** Words after these in a title tell of what goes with it, not of what it is. */
 const ASIDE = / (?:with|topped|served|without|from|using) .*$/;
 
-/** The class, or style, that a title names: a title's head stands last ("biscuit spread" is a spread), of two that end there the longer counts. */
-function namedInTitle<T extends Named>(title: string, all: readonly T[]): T | undefined {
-  const plain = `${` ${title
+/** What a title says of what is never heated, whatever its kind mostly is. */
+const UNBAKED = 'no bake';
+
+interface Naming<T> {
+  readonly one: T;
+  /** Letters of the word itself, its plural's ending apart. */
+  readonly length: number;
+}
+
+interface Namings<T> {
+  readonly byWords: ReadonlyMap<string, readonly Naming<T>[]>;
+  /** Of how many words the longest name is. */
+  readonly most: number;
+  /** What titles were found to name: a shelf asks for the same ones over and over. */
+  readonly told: Map<string, T | undefined>;
+}
+
+/** So many titles are kept in mind. */
+const MOST_TOLD = 10_000;
+
+const namings = new WeakMap<readonly Named[], Namings<Named>>();
+
+/** What each name, in one or many, stands for: laid out once for each table. */
+function namingsOf<T extends Named>(all: readonly T[]): Namings<T> {
+  const known = namings.get(all) as Namings<T> | undefined;
+  if (known) return known;
+  const byWords = new Map<string, Naming<T>[]>();
+  for (const one of all)
+    for (const word of one.words) for (const form of [word, `${word}s`, `${word}es`]) byWords.set(form, [...(byWords.get(form) ?? []), { one, length: word.length }]);
+  const made = { byWords, most: Math.max(0, ...all.flatMap(({ words }) => words.map((word) => word.split(' ').length))), told: new Map<string, T | undefined>() };
+  namings.set(all, made);
+  return made;
+}
+
+/** The class, or style, that a title names. */
+function namedBy<T extends Named>(title: string, all: readonly T[]): T | undefined {
+  const known = namingsOf(all);
+  if (known.told.has(title)) return known.told.get(title);
+  if (known.told.size >= MOST_TOLD) known.told.clear();
+  const found = lookUp(title, known);
+  known.told.set(title, found);
+  return found;
+}
+
+/** A title's head stands last ("biscuit spread" is a spread), of two names that end there the longer counts. */
+function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>): T | undefined {
+  const plain = ` ${title
     .normalize('NFD')
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase()
     .replace(/[^a-z]+/g, ' ')
-    .trim()} `.replace(ASIDE, '')} `.replace(/\s+/g, ' ');
-  let best: { readonly one: T; readonly end: number; readonly length: number } | undefined;
-  for (const one of all) {
-    for (const word of one.words) {
-      const at = Math.max(plain.lastIndexOf(` ${word} `), plain.lastIndexOf(` ${word}s `), plain.lastIndexOf(` ${word}es `));
-      if (at < 0) continue;
-      const end = at + word.length;
-      if (!best || end > best.end || (end === best.end && word.length > best.length)) best = { one, end, length: word.length };
+    .trim()} `.replace(ASIDE, '');
+  const words = plain.trim().split(' ');
+  let best: (Naming<T> & { readonly end: number; readonly said: string }) | undefined;
+  let begin = 0;
+  for (const [i, word] of words.entries()) {
+    for (let count = 1; count <= Math.min(most, words.length - i); count++) {
+      const said = words.slice(i, i + count).join(' ');
+      for (const naming of byWords.get(said) ?? []) {
+        const end = begin + naming.length;
+        if (!best || end > best.end || (end === best.end && naming.length > best.length)) best = { ...naming, end, said };
+      }
     }
+    begin += word.length + 1;
   }
-  return best?.one;
-}
-
-const named = new WeakMap<readonly Named[], Map<string, Named | undefined>>();
-const MOST_TITLES = 200;
-
-/** As `namedInTitle`, reckoned once for each title. */
-function namedBy<T extends Named>(title: string, all: readonly T[]): T | undefined {
-  const titles = (named.get(all) ?? new Map<string, T | undefined>()) as Map<string, T | undefined>;
-  if (titles.size > MOST_TITLES) titles.clear();
-  if (!titles.has(title)) titles.set(title, namedInTitle(title, all));
-  named.set(all, titles);
-  return titles.get(title);
+  if (!best || !plain.includes(` ${UNBAKED} `) || best.said.startsWith(UNBAKED)) return best?.one;
+  // "No-bake lemon cheesecake" is a no-bake cheesecake, "no-bake protein bars" are no-bake bars.
+  const heads = best.said.split(' ').map((_, i, all) => `${UNBAKED} ${all.slice(i).join(' ')}`);
+  return [...heads, UNBAKED].flatMap((head) => byWords.get(head) ?? [])[0]?.one ?? best.one;
 }
 
 export interface ClassTables {
@@ -71,7 +111,7 @@ export function styleOf(formula: Pick<Formula, 'title' | 'cold'>, product: Produ
 }
 
 /** What a class is told from. */
-export type ClassClues = Pick<Formula, 'classId' | 'title' | 'cold'> & Partial<Pick<Formula, 'parts'>>;
+export type ClassClues = Pick<Formula, 'classId' | 'title' | 'cold'> & Partial<Pick<Formula, 'parts' | 'method'>>;
 
 /** "Bread" is a yeast bread only where there is yeast. */
 function hasWhatItNeeds({ needs }: ProductClass, { parts }: ClassClues): boolean {
@@ -93,12 +133,20 @@ const FITS = 1.2;
  */
 export function guessClass(formula: Pick<Formula, 'method' | 'title' | 'parts'>, measures: Measures, { classes }: Pick<ClassTables, 'classes'>): ClassGuess | undefined {
   const told = ` ${[formula.title, ...formula.method].join(' ').toLowerCase()} `;
+  const { isBaked } = heatTold([formula.title, ...formula.method]);
   const guesses = classes
-    .filter((product) => hasWhatItNeeds(product, formula))
+    .filter((product) => hasWhatItNeeds(product, formula) && !(product.heat === 'none' && isBaked))
     .map((product) => ({ product, signs: product.signs.filter((sign) => told.includes(sign)), misfit: misfitOf(measures, product) }))
     .filter(({ signs, misfit }) => signs.length > 0 && misfit <= FITS);
   const [best] = guesses.sort((a, b) => b.signs.length - a.signs.length || a.misfit - b.misfit);
   return best && { product: best.product, signs: best.signs };
+}
+
+/** What the title names; where the method only chills it, what it is called without the oven. */
+function titledClass({ title, method = [] }: ClassClues, classes: readonly ProductClass[]): ProductClass | undefined {
+  const named = namedBy(title, classes);
+  if (named?.heat !== 'oven' || !heatTold(method).isOnlyChilled) return named;
+  return namedBy(`${UNBAKED} ${title}`, classes);
 }
 
 /**
@@ -106,7 +154,7 @@ export function guessClass(formula: Pick<Formula, 'method' | 'title' | 'parts'>,
  * is frozen takes the bands of its style.
  */
 export function classOf(formula: ClassClues, { classes, coldStyles }: ClassTables): ProductClass | undefined {
-  const titled = namedBy(formula.title, classes);
+  const titled = titledClass(formula, classes);
   const product = classes.find(({ id }) => id === formula.classId) ?? (titled && hasWhatItNeeds(titled, formula) ? titled : undefined);
   if (!product || coldStyles.length === 0) return product;
   const style = styleOf(formula, product, coldStyles);

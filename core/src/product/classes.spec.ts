@@ -3,7 +3,7 @@ import { bench, larder, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { LEDGER_ROLES } from '../role';
 import { askingRows, standingOf } from '../swap';
-import { betterClass, classOf, misfitOf, wantedBand } from './index';
+import { betterClass, classOf, guessClass, misfitOf, wantedBand } from './index';
 
 const classId = (title: string) => classOf({ title }, shipped)?.id;
 
@@ -44,6 +44,27 @@ describe('the class of a treat', () => {
     expect([classId('Aunt Vera’s best'), classId(''), classId('バナナ')]).toEqual([undefined, undefined, undefined]);
   });
 
+  test('what is never heated is none that is baked: as the title says, or as a method that only chills', () => {
+    expect(['No-bake protein bars', 'No bake lemon cheesecake', 'No-bake oat cookies', 'No bake Sunday things', 'Swiss roll'].map(classId)).toEqual([
+      'no-bake',
+      'set-pudding',
+      'no-bake',
+      'no-bake',
+      'layer-cake',
+    ]);
+    const byMethod = (title: string, ...method: readonly string[]) => classOf({ title, method }, shipped)?.id;
+    expect(byMethod('Protein bars', 'Press into a tin.', 'Fridge for 2 hours, then cut.')).toBe('no-bake');
+    expect(byMethod('Lime cheesecake', 'Spread on the base, chill overnight.')).toBe('set-pudding');
+    expect(byMethod('Protein bars', 'Press into a tin.', 'Bake 20 minutes, chill, cut.')).toBe('bar');
+    expect(byMethod('Oat cookies', 'Chill the dough for an hour.', '12 minutes at 180 °C.')).toBe('drop-cookie');
+    // Heat that no word says is heat all the same: what is baked must not be told as eaten raw.
+    for (const step of ['350F 10 min.', '12 min at 180C.', 'Gas 4, 12 minutes.', '12 minutes, until golden.'])
+      expect(byMethod('Oat cookies', 'Chill the dough.', step)).toBe('drop-cookie');
+    expect(byMethod('Protein bars', 'Stir in the golden syrup, press, chill.')).toBe('no-bake');
+    expect(byMethod('Oat cookies')).toBe('drop-cookie');
+    expect(byMethod('Pancakes', 'Chill the batter overnight.')).toBe('pancake');
+  });
+
   test('a class that cannot be is told which fits better, baked stays baked and raw stays raw', () => {
     const { measures } = analyse(readFormula('Any\nServes 6\n125 g plain flour\n300 ml milk\n2 eggs\n25 g butter, melted'), larder, shipped);
     const cookie = shipped.classes.find(({ id }) => id === 'rolled-cookie');
@@ -56,6 +77,18 @@ describe('the class of a treat', () => {
 describe('what a class wants of a role', () => {
   const measure = fc.double({ min: -5, max: 45, noNaN: true });
   const classes = fc.constantFrom(undefined, ...shipped.classes);
+
+  test('a method tells what a title does not: a pie dish without a crust, what is chilled until set; what is baked is never offered as what is not', () => {
+    const guessed = (title: string, lines: string, method: string): string | undefined => {
+      const { rebuild } = bench(`${title}\nServes 8\n${lines}\n\nMethod\n${method}`);
+      return guessClass(rebuild, analyse(rebuild, larder, shipped).measures, shipped)?.product.id;
+    };
+    const pie = '425 g pumpkin puree\n3 eggs\n340 ml evaporated milk\n120 g sugar\n16 g cornflour';
+    expect(classId('No-crust pumpkin pie')).toBe('crustless-pie');
+    expect(guessed('Orange squash wobble', pie, 'Pour into a buttered pie dish. Bake at 180 C until set at the edge. Chill.')).toBe('crustless-pie');
+    expect(guessed('Orange squash wobble', pie, 'Pour into a buttered tin. Bake at 180 C until set at the edge.')).not.toBe('set-pudding');
+    expect(guessed('Berry wobble', '400 g berries\n100 g sugar\n300 ml water\n10 g gelatin', 'Stir, pour, and chill overnight until set.')).toBe('set-pudding');
+  });
 
   test('the original is never outside what is wanted: a treat somebody likes is right as it is', () => {
     fc.assert(

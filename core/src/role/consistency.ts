@@ -61,6 +61,14 @@ export const CONSISTENCY_WORDS: readonly string[] = [
   'short, crumbly or dry',
 ];
 
+/** From here on the words name a thing, not what it does. */
+const FIRST_THING = CONSISTENCY_WORDS.indexOf('stiff dough or paste');
+
+/** A word of the spoon scale as what a mix does: "drops in blobs", "is stiff dough or paste". */
+export function doesOnSpoon(word: string): string {
+  return CONSISTENCY_WORDS.indexOf(word) >= FIRST_THING ? `is ${word}` : word;
+}
+
 export const SCALE_MOST = 4;
 
 const HELD: Readonly<Record<RestTime, number>> = { now: AT.heldNowG, five: AT.heldG, hour: AT.heldHourG };
@@ -184,6 +192,9 @@ export function scaleOfSums(sums: Sums): number | undefined {
 
 const { ofSugar, ofLiquidFat, ofGum, ofFoam, ofGluten, ofSolid, lnAt: LN_AT } = CONSISTENCY_MODEL;
 
+/** Steps of the spoon scale that are felt in the hand. House value. */
+const FELT_STEPS = 0.15;
+
 export const THICKNESS: Role = {
   name: 'Thickness',
   ends: ['pours', 'crumbles'],
@@ -193,6 +204,7 @@ export const THICKNESS: Role = {
   unit: 'on the spoon scale, 0 to 4',
   digits: 1,
   noticedLeast: 0.25,
+  mendStep: FELT_STEPS,
   leastG: 2,
   tells: 3,
   follows: { share: 0, least: 0.4 },
@@ -239,9 +251,6 @@ export function massForHydration(sums: Sums, target: number, food: Food, availab
   const scale = (sums[AT.heldG] ?? 0) + (sums[AT.waterG] ?? 0) + (sums[AT.gumG] ?? 0) + (sums[AT.foamG] ?? 0);
   return amountFor(sums, bringsPerGram(food), (mix) => hydrationOf(mix), target, Math.min(1e5, 20 * scale * Math.max(1, target)), availableG);
 }
-
-/** Steps of the spoon scale that are felt in the hand. House value. */
-const FELT_STEPS = 0.15;
 
 /** Which way a mix went by so much that the hand feels it; undefined where it does not, or one of the two cannot be reckoned. */
 export function turnOf(before: Consistency, now: Consistency): 'thicker' | 'thinner' | undefined {

@@ -25,6 +25,10 @@ export interface Role {
   readonly kitchen?: { readonly unit: string; readonly times: number; readonly digits: number };
   /** Change that nobody notices at the table, in the role's unit. House value. */
   readonly noticedLeast: number;
+  /** Where the tongue tells shares, not grams: the share of what is there that is just noticed. House value. */
+  readonly noticedShare?: number;
+  /** What a taster's one step moves it by where that is less than goes unnoticed at the table: a little at a time. House value. */
+  readonly mendStep?: number;
   /** Corrections below so many grams are not worth a spoon. House value. */
   readonly leastG: number;
   /** How much it says about which class a mix is of: thickness most, salt hardly. House value. */

@@ -22,6 +22,7 @@ export {
   type Consistency,
   CONSISTENCY_MODEL,
   CONSISTENCY_WORDS,
+  doesOnSpoon,
   type ConsistencyModel,
   consistencyOf,
   consistencyWord,

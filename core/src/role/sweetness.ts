@@ -100,6 +100,7 @@ export const SWEETNESS: Role = {
   unit: 'g of sugar in 100 g',
   digits: 1,
   noticedLeast: 0.7,
+  noticedShare: SWEETNESS_NOTICED.share,
   leastG: 0.01,
   tells: 1,
   follows: { share: 0.2, least: 1.5 },

@@ -1,6 +1,6 @@
 import { type Allergen, ALLERGENS, type Larder } from '../food';
 import { type Formula, sumOfPart, type Totals } from '../formula';
-import { type ProductClass } from '../product';
+import { heatTold, isEatenUnheated, type ProductClass } from '../product';
 
 /** When a caution is due: every condition that is given must hold, and of each list one is enough. */
 export interface CautionCase {
@@ -41,29 +41,6 @@ export type Caution = Pick<CautionRule, 'id' | 'topic' | 'at' | 'text' | 'source
 
 /** Said wherever cautions are shown: the software advises and certifies nothing. */
 export const DEFERENCE = 'Advice only. Local food codes, pack labels and licensed practitioners come first.';
-
-/** Words that say something is cooked, once those that say the opposite are taken out. */
-const NOT_COOKED = /(?:no|without|do not|don't|never)[ -]+(?:bake|baking|cook|cooking|heat)\w*|heat[ -]treated|uncooked|unbaked/g;
-const COOKED = /\b(?:bak(?:e|ed|ing)|cook(?:ed|ing)?|simmer\w*|boil\w*|heat(?:ed|ing)?|fry|fried|griddle|microwave|scald\w*|steam\w*|poach\w*|oven|pasteuri\w+)\b|\d\s*°\s*[cf]\b/;
-
-interface Told {
-  readonly text: string;
-  readonly isCooked: boolean;
-  readonly isSaid: boolean;
-}
-
-const methods = new WeakMap<readonly string[], Told>();
-
-/** What a method tells, looked up once: an edit of grams leaves it as it is. */
-function told(method: readonly string[]): Told {
-  const known = methods.get(method);
-  if (known !== undefined) return known;
-  const text = method.join(' ').toLowerCase();
-  const plain = text.replace(NOT_COOKED, ' ');
-  const fresh = { text, isCooked: COOKED.test(plain), isSaid: plain.trim() !== '' };
-  methods.set(method, fresh);
-  return fresh;
-}
 
 /** For each food that a table of cautions names, the places of the lists that hold it: a list for `anyFood`, one for each of `allFood`. */
 interface FoodLists {
@@ -135,16 +112,6 @@ function isDue({ rule: { when }, linesCounted }: Allowed, present: Present): boo
   return !when.amount || gramsAt(linesCounted, present.grams) / present.portions > when.amount.perPortionAboveG;
 }
 
-/**
- * Whether what is in it reaches the plate unheated: a class that nothing heats, unless the method says that it is cooked; a
- * baked class never. Without a class the method alone can tell; without either it counts as heated, and the words for a raw
- * mix are said.
- */
-export function isEatenUnheated(product: ProductClass | undefined, method: readonly string[]): boolean {
-  const { isCooked, isSaid } = told(method);
-  return !isCooked && (product ? product.heat === 'none' : isSaid);
-}
-
 /** The foods of a formula, line by line, and their grams. */
 interface Lines {
   readonly foods: readonly Names[];
@@ -191,7 +158,7 @@ export function cautionsFor(formula: Formula, totals: Totals, larder: Larder, ru
   const portions = formula.portions > 0 ? formula.portions : 1;
   const { foods, grams } = linesOf(formula, larder);
   const present: Present = {
-    method: told(formula.method).text,
+    method: heatTold(formula.method).text,
     product,
     polyolShare: massG > 0 ? polyolsG / massG : 0,
     polyolPortionG: polyolsG / portions,

@@ -1,3 +1,3 @@
 export { cheapestProtein, type ProteinOffer } from './cheapestProtein';
 export { type PackToBuy, shoppingList, type ShoppingEntry, type ToBake } from './shopping';
-export { type OwnFormula, type Use, useUp, type UsesUp } from './useUp';
+export { type OwnFormula, type Use, type UsesUp, usingUp } from './useUp';

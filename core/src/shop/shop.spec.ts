@@ -3,7 +3,7 @@ import { larder as bare, readFormula, shipped } from '../../test/larder';
 import { type StockItem } from '../cost';
 import { NO_GOALS } from '../formula';
 import { type Pack, stockLarder } from '../food';
-import { cheapestProtein, shoppingList, useUp } from './index';
+import { cheapestProtein, type OwnFormula, shoppingList, usingUp } from './index';
 
 const pack = (id: string, kindId: string, netG: number, price?: number): Pack => ({
   id,
@@ -108,6 +108,7 @@ describe('what can be made with what should be used', () => {
   const CUSTARD = own('custard', 'Custard pots\nServes 4\n100 g egg yolk\n300 g whole milk\n60 g sugar');
   const CAKE = own('cake', 'Loaf cake\nMakes 8 slices\n200 g plain flour\n150 g sugar\n120 g butter\n3 eggs\n8 g baking powder');
   const ICE = own('ice', 'Sorbet\nServes 4\n400 g raspberries\n120 g sugar');
+  const usedUp = (formulas: readonly OwnFormula[], items: readonly StockItem[]) => formulas.flatMap((one) => usingUp(items, bare, shipped, '2026-11-27')(one) ?? []);
   const stock = [
     item('yolks', 'egg-yolk', 102, { openedOn: '2026-11-26', origin: 'left over' }),
     item('pumpkin', 'pumpkin-puree', 45, { openedOn: '2026-11-26', origin: 'left over' }),
@@ -115,7 +116,7 @@ describe('what can be made with what should be used', () => {
   ];
 
   test('a formula that asks for the yolks comes first, one that can take the puree by a swap of the trade next, what uses nothing is not there', () => {
-    const found = useUp([CAKE, ICE, CUSTARD], stock, bare, shipped, '2026-11-27');
+    const found = usedUp([CAKE, ICE, CUSTARD], stock).sort((a, b) => b.score - a.score);
     expect(found.map(({ formulaId }) => formulaId)).toEqual(['custard', 'cake']);
     expect(found[0]?.uses[0]).toMatchObject({ stockId: 'yolks', usedG: 100, swap: undefined });
     const puree = found[1]?.uses.find(({ stockId }) => stockId === 'pumpkin');
@@ -125,7 +126,7 @@ describe('what can be made with what should be used', () => {
   });
 
   test('what is past is not offered; nothing due, nothing found', () => {
-    expect(useUp([own('meringue', 'Meringue\nServes 4\n100 g egg white\n200 g sugar')], stock, bare, shipped, '2026-11-27')).toEqual([]);
-    expect(useUp([CUSTARD], [], bare, shipped, '2026-11-27')).toEqual([]);
+    expect(usedUp([own('meringue', 'Meringue\nServes 4\n100 g egg white\n200 g sugar')], stock)).toEqual([]);
+    expect(usedUp([CUSTARD], [])).toEqual([]);
   });
 });

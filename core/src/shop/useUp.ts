@@ -79,29 +79,64 @@ function bySwap({ line, from, rule }: Way, { item, kindId, name }: Due, classId:
   return { stockId: item.id, name, leftG: item.leftG, usedG, isAll: isAll(usedG, item.leftG), swap: { lineId: line.id, name: from.name, ruleId: rule.id, share } };
 }
 
-/** What is wanted of each kind as it is, and by which ways each kind may come in instead of a line. */
-function opened(lines: readonly Line[], classId: string | undefined, rules: readonly SwapRule[], larder: Larder) {
+/** The rules by which something that is due may stand in for a line. */
+type RulesFor = (line: Line, classId: string | undefined) => readonly SwapRule[];
+
+/** Asked once for each food and class, however many formulas have them. */
+function rulesFor(rules: readonly SwapRule[], larder: Larder): RulesFor {
+  const known = new Map<string, readonly SwapRule[]>();
+  return (line, classId) => {
+    if (line.massG === undefined) return [];
+    const key = `${line.foodId ?? ''}|${classId ?? ''}`;
+    const found = known.get(key) ?? candidatesFor(line, rules, larder, NO_GOALS, classId).map(({ rule }) => rule);
+    known.set(key, found);
+    return found;
+  };
+}
+
+/** What should be used, what weighs most first, and where each kind stands in it. */
+interface InOrder {
+  readonly due: readonly Due[];
+  readonly byKind: ReadonlyMap<string, readonly number[]>;
+}
+
+function inOrder(due: readonly Due[]): InOrder {
+  const byKind = new Map<string, number[]>();
+  for (const [at, { kindId }] of due.entries()) {
+    const kind = byKind.get(kindId);
+    if (kind) kind.push(at);
+    else byKind.set(kindId, [at]);
+  }
+  return { due, byKind };
+}
+
+/** What is wanted of each kind that is due, as it is, and by which ways each may come in instead of a line. */
+function opened(lines: readonly Line[], classId: string | undefined, rules: RulesFor, larder: Larder, { byKind }: InOrder) {
   const wanted = new Map<string, number>();
   const ways = new Map<string, Way[]>();
   for (const line of lines) {
     const from = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     if (!from) continue;
-    wanted.set(kindIdOf(from), (wanted.get(kindIdOf(from)) ?? 0) + (line.massG ?? 0));
-    for (const { rule } of rules.length === 0 ? [] : candidatesFor(line, rules, larder, NO_GOALS, classId)) {
-      const kindId = rule.to[0]?.foodId ?? '';
-      ways.set(kindId, [...(ways.get(kindId) ?? []), { line, from, rule }]);
+    const kindId = kindIdOf(from);
+    if (byKind.has(kindId)) wanted.set(kindId, (wanted.get(kindId) ?? 0) + (line.massG ?? 0));
+    for (const rule of rules(line, classId)) {
+      const standsIn = rule.to[0]?.foodId ?? '';
+      ways.set(standsIn, [...(ways.get(standsIn) ?? []), { line, from, rule }]);
     }
   }
   return { wanted, ways };
 }
 
-function usesOf({ formula }: OwnFormula, due: readonly Due[], rules: readonly SwapRule[], larder: Larder, tables: SwapTables): readonly (Use & { readonly weight: number })[] {
+function usesOf({ formula }: OwnFormula, order: InOrder, rules: RulesFor, larder: Larder, tables: SwapTables): readonly (Use & { readonly weight: number })[] {
   const lines = countedParts(formula).flatMap((part) => part.lines);
   const classId = classOf(formula, tables)?.id;
-  const { wanted, ways } = opened(lines, classId, rules, larder);
+  const { wanted, ways } = opened(lines, classId, rules, larder, order);
+  const concerned = [...new Set([...wanted.keys(), ...ways.keys()])].flatMap((kindId) => order.byKind.get(kindId) ?? []).sort((a, b) => a - b);
   /** A line gives way once. */
   const given = new Set<string>();
-  return due.flatMap((one) => {
+  return concerned.flatMap((at) => {
+    const one = order.due[at];
+    if (!one) return [];
     const { item, name, weight } = one;
     const wantedG = wanted.get(one.kindId) ?? 0;
     if (wantedG > 0) return [{ stockId: item.id, name, leftG: item.leftG, usedG: Math.min(wantedG, item.leftG), isAll: isAll(wantedG, item.leftG), swap: undefined, weight }];
@@ -113,19 +148,19 @@ function usesOf({ formula }: OwnFormula, due: readonly Due[], rules: readonly Sw
 }
 
 /**
- * Own formulas by what they use up of what is in stock before it spoils, as they are or with one swap of the trade for each
- * thing. What should be used soonest counts most, and more where nothing of it is left over.
+ * What a formula of one's own uses up of what is in stock before it spoils, as it is or with one swap of the trade for each
+ * thing; undefined where it uses nothing. What should be used soonest counts most, and more where nothing of it is left over.
  */
-export function useUp(formulas: readonly OwnFormula[], items: readonly StockItem[], larder: Larder, tables: SwapTables, today: string): readonly UsesUp[] {
-  const due = [...dueOf(items, larder, today)].sort((a, b) => b.weight - a.weight);
-  const kinds = new Set(due.map(({ kindId }) => kindId));
-  const rules = tables.rules.filter(({ to: [standIn, ...others] }) => standIn && others.length === 0 && kinds.has(standIn.foodId));
-  return formulas
-    .flatMap((own): readonly UsesUp[] => {
-      const uses = usesOf(own, due, rules, larder, tables);
-      if (uses.length === 0) return [];
-      const score = uses.reduce((sum, { usedG, leftG, weight }) => sum + weight * (isAll(usedG, leftG) ? 1 : (0.8 * usedG) / leftG), 0);
-      return [{ formulaId: own.formulaId, title: own.formula.title, uses: uses.map(({ weight: _weight, ...use }) => use), score }];
-    })
-    .sort((a, b) => b.score - a.score);
+export function usingUp(items: readonly StockItem[], larder: Larder, tables: SwapTables, today: string): (own: OwnFormula) => UsesUp | undefined {
+  const order = inOrder([...dueOf(items, larder, today)].sort((a, b) => b.weight - a.weight));
+  const rules = rulesFor(
+    tables.rules.filter(({ to: [standIn, ...others] }) => standIn && others.length === 0 && order.byKind.has(standIn.foodId)),
+    larder,
+  );
+  return (own) => {
+    const uses = usesOf(own, order, rules, larder, tables);
+    if (uses.length === 0) return undefined;
+    const score = uses.reduce((sum, { usedG, leftG, weight }) => sum + weight * (isAll(usedG, leftG) ? 1 : (0.8 * usedG) / leftG), 0);
+    return { formulaId: own.formulaId, title: own.formula.title, uses: uses.map(({ weight: _weight, ...use }) => use), score };
+  };
 }

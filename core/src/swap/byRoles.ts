@@ -27,6 +27,9 @@ function isSweet(food: Food): boolean {
   return food.kind === 'sweetener' && (readSum(bringsPerGram(food), AT.bulkSweetG) > BULK || isIntense(food));
 }
 
+/** Grains and pulses, cooked or not. */
+const SWELLS: ReadonlySet<Food['kind']> = new Set(['other', 'pulse']);
+
 function isDry(food: Food): boolean {
   return food.kind === 'flour' || food.kind === 'starch' || food.kind === 'protein';
 }
@@ -34,7 +37,7 @@ function isDry(food: Food): boolean {
 /**
  * What decides between two foods where no rule does: sweeteners by sweetness; flours and powders by what they drink, never
  * more than gram for gram; fats by their fat; gums by what they bind; leavening by gas or acid; wet foods by their water;
- * anything else gram for gram. House model.
+ * cooked grains and dry ones by their dry matter; anything else gram for gram. House model.
  */
 export function roleRatio(from: Food, to: Food): RoleRatio {
   const foodId = kindIdOf(to);
@@ -55,6 +58,8 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
   }
   const [wetBefore, wetAfter] = [readSum(a, AT.allWaterG), readSum(b, AT.allWaterG)];
   if (wetBefore > 0.5 && wetAfter > 0.5) return by('water', clamp(wetBefore / wetAfter, 0.7, 1.4));
+  // Dry grains and pulses swell to what the cooked ones are.
+  if (SWELLS.has(from.kind) && SWELLS.has(to.kind) && wetBefore > 0.5 !== wetAfter > 0.5) return by('dry matter', clamp((1 - wetBefore) / (1 - wetAfter), 0.2, 5));
   return by('weight', 1);
 }
 
@@ -89,7 +94,7 @@ export function ruleByRoles(from: Food, blend: readonly Blend[]): SwapRule | und
     maxShare: isCapped ? MOST_PROTEIN / proteinShare : 1,
     maxShareReason: isCapped ? 'above a quarter of the flour protein powders bake dry, dense or rubbery' : 'nobody has tried more for you',
     side: [],
-    reason: `No rule of the trade for this one: an estimate by ${roles}. Look at the balance, and try ${Math.round(MOST_ON_ESTIMATE * 100)} % first.`,
+    reason: `No rule of the trade for this one: an estimate by ${roles}. Look at the balance${isCapped ? '' : `, and try ${Math.round(MOST_ON_ESTIMATE * 100)} % first`}.`,
     mark: 'H',
     source: 'house model, from what each food does',
   };

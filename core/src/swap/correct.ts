@@ -7,7 +7,7 @@ import { type Corrective, type SwapTables } from './swapTables';
 import { isLiquid, rankedLiquids } from './liquids';
 import { isSpent } from './rule';
 import { BALANCE_RULE, type Standing, type StandingRow, unrestOf } from './standing';
-import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
+import { type Proposal, type ProposalAction } from './worksheet';
 
 /** One way to bring a role back, with what the mix would be then. */
 export interface Correction {
@@ -32,7 +32,8 @@ const ENERGY = SUMMED.indexOf('energyKcal');
 
 type Way = Omit<Correction, 'cost'>;
 
-interface Problem {
+/** A role that is off, what it should come to, and what there is to mend it with. */
+export interface RoleProblem {
   readonly standing: Standing;
   readonly row: StandingRow;
   readonly aim: number;
@@ -40,7 +41,7 @@ interface Problem {
   readonly tables: SwapTables;
 }
 
-function made({ standing, row, larder }: Problem, action: ProposalAction, delta: Sums, by: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
+function made({ standing, row, larder }: RoleProblem, action: ProposalAction, delta: Sums, by: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
   const sums = standing.sums.slice();
   addTimes(sums, delta, by);
   for (let i = 0; i < sums.length; i++) if ((sums[i] ?? 0) < 0) sums[i] = 0;
@@ -61,7 +62,7 @@ function addedPerGram(food: Food, { part }: Standing): Sums {
   return bringsOf({ food, massG: 1, melted, beaten, ...(wetted ? { wetted } : {}) });
 }
 
-function adding(problem: Problem, food: Food, mostG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way | undefined {
+function adding(problem: RoleProblem, food: Food, mostG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way | undefined {
   const { standing, row, aim } = problem;
   const per1 = addedPerGram(food, standing);
   const measure = (sums: Sums): number => measureRole(row.role, sums) ?? NaN;
@@ -79,14 +80,14 @@ function turnsSandy(food: Food, sums: Sums, { product }: Standing): boolean {
   return food.kind === 'sweetener' && (food.per100g.erythritolG ?? 0) > 0 && sweetenerWarnings(sums, product?.servedC ?? ROOM_C).some(({ kind }) => kind === 'sandy');
 }
 
-function madeOf(problem: Problem, food: Food, massG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
+function madeOf(problem: RoleProblem, food: Food, massG: number, words: Pick<Correction, 'reason' | 'mark' | 'source'>): Way {
   const { row, standing } = problem;
   const per1 = addedPerGram(food, standing);
   return made(problem, { kind: 'add', foodId: food.id, massG, why: row.role === 'thickness' ? 'liquid' : 'balance' }, per1, massG, words);
 }
 
 /** Liquids that thin a mix: those of the formula first. */
-function thinning(problem: Problem): readonly Way[] {
+function thinning(problem: RoleProblem): readonly Way[] {
   const { standing, larder } = problem;
   if (!standing.part) return [];
   const mostG = Math.max(standing.sums[0] ?? 0, 50) * 3;
@@ -99,7 +100,7 @@ function thinning(problem: Problem): readonly Way[] {
 }
 
 /** The lines that bring most of what is too much, and how much of each would have to go. */
-function taking(problem: Problem): readonly Way[] {
+function taking(problem: RoleProblem): readonly Way[] {
   const { standing, row, aim, larder } = problem;
   const measure = (sums: Sums): number => measureRole(row.role, sums) ?? NaN;
   const now = row.rebuild ?? 0;
@@ -133,7 +134,7 @@ function taking(problem: Problem): readonly Way[] {
 /** More of the main flour is offered only while it stays below this share of what is there. House value. */
 const MOST_MORE_FLOUR = 0.3;
 
-function moreFlour(problem: Problem): readonly Way[] {
+function moreFlour(problem: RoleProblem): readonly Way[] {
   const { standing, larder } = problem;
   const byMass = [...(standing.part?.lines ?? [])].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0));
   for (const line of byMass) {
@@ -147,7 +148,7 @@ function moreFlour(problem: Problem): readonly Way[] {
 }
 
 /** The foods of a corrective: those it names, and of a group those that are in the formula or in the house. */
-function offered(names: readonly string[], { standing, larder }: Problem): readonly Food[] {
+function offered(names: readonly string[], { standing, larder }: RoleProblem): readonly Food[] {
   const near = (): readonly Food[] => {
     const held = (standing.part?.lines ?? []).flatMap(({ foodId }) => (foodId === undefined ? [] : (larder.foods.get(foodId) ?? [])));
     return [...held, ...[...larder.inHand.values()].flatMap((id) => larder.foods.get(id) ?? [])];
@@ -160,7 +161,7 @@ function isForClass({ classes, notClasses }: Corrective, classId: string): boole
   return (classes === undefined || classes.includes(classId)) && !notClasses?.includes(classId);
 }
 
-function fromTable(problem: Problem): readonly Way[] {
+function fromTable(problem: RoleProblem): readonly Way[] {
   const { standing, row, larder, tables } = problem;
   const massG = standing.sums[0] ?? 0;
   const classId = standing.product?.id ?? '';
@@ -180,7 +181,7 @@ function fromTable(problem: Problem): readonly Way[] {
 const AGAINST = { perKcal: 1 / 4000, perMassShare: 0.6, perPlace: 0.04, stranger: 0.1 } as const;
 
 /** A pale or dark bake is mended at the oven, not in the bowl. */
-function atTheOven(problem: Problem, now: number): readonly Way[] {
+function atTheOven(problem: RoleProblem, now: number): readonly Way[] {
   const { standing, row } = problem;
   if (row.role !== 'browning' || row.state !== 'high' || standing.product?.heat !== 'oven') return [];
   const action: ProposalAction = { kind: 'step', when: 'mixed', text: 'Bake 15 °C cooler, look early, and cover it when it is brown.' };
@@ -200,7 +201,8 @@ function atTheOven(problem: Problem, now: number): readonly Way[] {
   ];
 }
 
-function waysFor(problem: Problem): readonly Way[] {
+/** All ways to bring a role where it should come to, none judged yet. */
+export function waysFor(problem: RoleProblem): readonly Way[] {
   const { role, state } = problem.row;
   if (role === 'thickness') return state === 'high' ? thinning(problem) : [...taking(problem), ...moreFlour(problem), ...fromTable(problem)];
   return state === 'high' || role === 'ice' || role === 'freezes' ? [...taking(problem), ...fromTable(problem)] : fromTable(problem);
@@ -229,7 +231,7 @@ function calmer(toOriginal: readonly Way[], toEdge: readonly Way[], now: number)
 export function correctionsFor(standing: Standing, row: StandingRow, larder: Larder, tables: SwapTables): readonly Correction[] {
   const aim = aimOf(row);
   if (aim === undefined || row.rebuild === undefined) return [];
-  const problem: Problem = { standing, row, aim, larder, tables };
+  const problem: RoleProblem = { standing, row, aim, larder, tables };
   const now = unrestOf(measuresOf(standing.sums), standing.rows);
   const massG = Math.max(standing.sums[0] ?? 0, 1);
   const found = [...atTheOven(problem, now), ...calmer(waysFor(problem), edgeOf(row) === aim ? [] : waysFor({ ...problem, aim: edgeOf(row) ?? aim }), now)];
@@ -258,28 +260,4 @@ export function asProposal(correction: Correction, partId: string, swapId: strin
     mark: correction.mark,
     source: correction.source,
   };
-}
-
-export interface RowAdvice {
-  readonly row: StandingRow;
-  /** One to three ways back, the best first; none where nothing in the kitchen does it. */
-  readonly ways: readonly { readonly proposal: Proposal; readonly measures: Measures; readonly energyKcal: number }[];
-}
-
-const MOST_WAYS = 3;
-
-/** For each role that is out of its band and not left so, one to three corrections from foods of the larder. */
-export function adviceOf(sheet: Worksheet, standing: Standing, larder: Larder, tables: SwapTables): readonly RowAdvice[] {
-  const { part } = standing;
-  if (!part) return [];
-  const swapId = freshId(sheet, 'q');
-  let index = 0;
-  return standing.rows
-    .filter(({ state, left }) => (state === 'low' || state === 'high') && !left)
-    .map((row) => ({
-      row,
-      ways: correctionsFor(standing, row, larder, tables)
-        .slice(0, MOST_WAYS)
-        .map((correction) => ({ proposal: asProposal(correction, part.id, swapId, index++), measures: correction.measures, energyKcal: correction.energyKcal })),
-    }));
 }

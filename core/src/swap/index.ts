@@ -1,6 +1,7 @@
 export { worksheetFrom } from './basedOn';
 export { aimOf } from './bounds';
-export { adviceOf, type Correction, correctionsFor, type RowAdvice } from './correct';
+export { adviceOf, asThickAsBefore, type RowAdvice } from './advice';
+export { type Correction, correctionsFor } from './correct';
 export { type Corrective, type SwapTables, NO_SWAP_TABLES } from './swapTables';
 export { acceptProposal, composeText, proposedMass, refuseProposal, settleOpen, withMass } from './decide';
 export {

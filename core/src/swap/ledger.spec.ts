@@ -2,12 +2,13 @@ import fc from 'fast-check';
 import { food, larder, lineOf, opened, readFormula as read, rule, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { answersTo, type Diet } from '../food';
-import { allLines } from '../formula';
+import { allLines, changeLine } from '../formula';
 import { betterClass, overProtein } from '../product';
 import { LEDGER_ROLES } from '../role';
 import {
   adviceOf,
   askingRows,
+  asThickAsBefore,
   candidatesFor,
   describeRebuildPart,
   openSwap,
@@ -135,6 +136,26 @@ describe('sweetness by swap', () => {
 });
 
 describe('the acid that goes with a swap', () => {
+  test('a powder that drinks less leaves a spread thinner within what a spread may be: the way back to its own thickness is offered, not asked', () => {
+    const sheet = startWorksheet(read('Peanut spread\nMakes 10\n100 g peanut butter\n30 g micellar casein\n60 g water'));
+    const standing = (now: Worksheet) => standingOf(now, larder, shipped);
+    expect(asThickAsBefore(sheet, standing(sheet), larder, shipped)).toBeUndefined();
+    const casein = allLines(sheet.rebuild)[1]?.id ?? '';
+    const swapped = {
+      ...sheet,
+      rebuild: changeLine(sheet.rebuild, casein, (line) => [
+        { ...line, massG: 15 },
+        { ...line, id: 'whey', foodId: 'whey-isolate', massG: 15 },
+      ]),
+    };
+    expect(adviceOf(swapped, standing(swapped), larder, shipped).map(({ row }) => row.role)).not.toContain('thickness');
+    const action = asThickAsBefore(swapped, standing(swapped), larder, shipped)?.action;
+    expect(action?.kind).toBe('less');
+    // By hand from the rows' thirst: 36 g for the peanut butter and 15 x 2.0 and 15 x 0.35 are 71 g for what 60 g of water wetted 96 g before: 44.5 are enough.
+    expect(action?.kind === 'less' ? action.massG : 0).toBeGreaterThan(14);
+    expect(action?.kind === 'less' ? action.massG : 0).toBeLessThan(17);
+  });
+
   test('buttermilk for milk leaves the soda without a partner: soapy, and something sour or less soda is offered', () => {
     const start = startWorksheet(read('Pancakes\nServes 4\n200 g plain flour\n300 ml buttermilk\n1 egg\n1 1/2 tsp baking soda\n20 g sugar\n1/4 tsp salt'));
     const acid = (sheet: Worksheet) => standingOf(sheet, larder, shipped).rows.find(({ role }) => role === 'acid');

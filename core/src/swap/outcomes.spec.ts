@@ -112,6 +112,8 @@ describe('two foods that no rule joins are held against each other by what they 
     ['baking-powder', 'baking-soda', 'gas'],
     ['cream-of-tartar', 'citric-acid', 'acid'],
     ['whole-milk', 'orange-juice', 'water'],
+    ['rice-cooked', 'short-grain-rice', 'dry matter'],
+    ['rice-cooked', 'quinoa-cooked', 'water'],
     ['raisins', 'walnuts', 'weight'],
     ['sugar', 'dates', 'weight'],
     ['dates', 'honey', 'weight'],
@@ -123,6 +125,9 @@ describe('two foods that no rule joins are held against each other by what they 
   test('the ratios are those of what each brings, within what a baker would try', () => {
     expect(ratio('butter', 'sunflower-oil')).toBeCloseTo(share('butter', AT.fatG) / share('sunflower-oil', AT.fatG), 3);
     expect(ratio('whole-milk', 'greek-yogurt')).toBeCloseTo(Math.min(share('whole-milk', AT.allWaterG) / share('greek-yogurt', AT.allWaterG), 1.4), 3);
+    // Rice grows to about two and a half to three times its weight [common practice].
+    expect(1 / ratio('rice-cooked', 'short-grain-rice')).toBeGreaterThan(2.4);
+    expect(1 / ratio('rice-cooked', 'short-grain-rice')).toBeLessThan(3.1);
     expect(ratio('plain-flour', 'coconut-flour')).toBeLessThan(0.6);
     expect(ratio('coconut-flour', 'plain-flour')).toBe(1);
     // Soda gives three to four times the gas of double-acting powder, weight for weight [handbooks].

@@ -8,7 +8,7 @@ import { type Freedom, leversOf, type MayCome } from './lever';
 import { type Limit, type LimitOf, limitOfGoal, limitOfRole, limitOfSize, limitsOfPowder, valueOf } from './limit';
 import { type Mix, rawMassOf, Setting } from './mix';
 import { measurable, withoutPettiness, withWholePieces } from './round';
-import { isMet, MET, type Problem, solveAmounts, type Solved } from './solve';
+import { isMet, MET, type SolverProblem, solveAmounts, type Solved } from './solve';
 import { type Solver } from './solver';
 
 /** What is asked for: goals, whether the balance is kept, and what may be changed for it. */
@@ -131,7 +131,7 @@ export interface Move {
 }
 
 /** What moves, and by how much. */
-export function movesOf({ setting }: Pick<Problem, 'setting'>, grams: readonly number[]): readonly Move[] {
+export function movesOf({ setting }: Pick<SolverProblem, 'setting'>, grams: readonly number[]): readonly Move[] {
   return setting.levers.flatMap(({ lineId, foodId, partId, nowG }, l) => {
     const byG = (grams[l] ?? 0) - nowG;
     return Math.abs(byG) < 1e-9 ? [] : [{ lineId, foodId, partId, byG }];
@@ -151,9 +151,9 @@ export function proposalsFor(sheet: Worksheet, moves: readonly Move[]): readonly
 /** Amounts worked out for a sheet, before anybody asks what fights. */
 export interface Worked {
   readonly standing: Standing;
-  readonly problem: Problem;
+  readonly problem: SolverProblem;
   /** The same with whole pieces settled. */
-  readonly whole: Problem;
+  readonly whole: SolverProblem;
   /** Before anything is rounded or made whole. */
   readonly free: Solved;
   readonly solved: Solved;

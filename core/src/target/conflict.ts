@@ -1,6 +1,6 @@
 import { type Limit, valueOf } from './limit';
 import { withWholePieces } from './round';
-import { isMet, MET, type Problem, solveAmounts } from './solve';
+import { isMet, MET, type SolverProblem, solveAmounts } from './solve';
 import { type Solver } from './solver';
 
 /** What can be had of one limit if it is let go as far as it must. */
@@ -26,12 +26,12 @@ const MOST_FIGHTS = 3;
 /** Steps by which another may be missed and is still told as met when one gives way: the solver's own slack. */
 const SLACK = 1e-3;
 
-function fits(problem: Problem, limits: readonly Limit[], solver: Solver): boolean {
+function fits(problem: SolverProblem, limits: readonly Limit[], solver: Solver): boolean {
   return isMet(solveAmounts({ ...problem, limits, weights: limits.map(() => 1) }, solver));
 }
 
 /** The limits without any of which the rest could be met: each that is not needed for the fight is dropped [deletion filter, Chinneck, Feasibility and Infeasibility in Optimization]. */
-function* fightAmong(problem: Problem, limits: readonly Limit[], solver: Solver): Generator<number, readonly Limit[]> {
+function* fightAmong(problem: SolverProblem, limits: readonly Limit[], solver: Solver): Generator<number, readonly Limit[]> {
   let fighting = limits;
   for (const [i, limit] of limits.entries()) {
     const others = fighting.filter((one) => one !== limit);
@@ -42,7 +42,7 @@ function* fightAmong(problem: Problem, limits: readonly Limit[], solver: Solver)
 }
 
 /** What the amounts come to when some limits give way. */
-function loosen(problem: Problem, limit: Limit, givesWay: ReadonlySet<Limit>, solver: Solver): Loosening | undefined {
+function loosen(problem: SolverProblem, limit: Limit, givesWay: ReadonlySet<Limit>, solver: Solver): Loosening | undefined {
   const weights = problem.limits.map((one) => (givesWay.has(one) || one === limit ? GIVES_WAY : 1));
   const loose = { ...problem, weights };
   const { solved } = withWholePieces(loose, solveAmounts(loose, solver), solver);
@@ -53,7 +53,7 @@ function loosen(problem: Problem, limit: Limit, givesWay: ReadonlySet<Limit>, so
 }
 
 /** Fights one beside the other: after one is found its easiest limit gives way, and what is left is looked at again. */
-export function* conflictSteps(problem: Problem, solver: Solver): Generator<number, readonly Fight[]> {
+export function* conflictSteps(problem: SolverProblem, solver: Solver): Generator<number, readonly Fight[]> {
   const fights: Fight[] = [];
   const givesWay = new Set<Limit>();
   while (fights.length < MOST_FIGHTS) {

@@ -4,5 +4,5 @@ export { type Freedom, isAnotherAmount, type MayCome, pieceOf, usualFreedom, usu
 export { type LimitOf } from './limit';
 export { type Drafted, type FoundRebuild, type Search, type SearchStep, type SwapTaken } from './foundRebuild';
 export { rebuildSteps } from './rebuilds';
-export { type Axis, type AxisFigure, type TradeOffAsk, tradeOffSteps, type TradePoint } from './tradeOff';
+export { type TradeAxis, type AxisFigure, type TradeOffAsk, tradeOffSteps, type TradePoint } from './tradeOff';
 export { type Column, type QuadraticModel, type Row, type Solver } from './solver';

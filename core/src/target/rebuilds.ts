@@ -30,14 +30,14 @@ const AGAINST = { miss: 10, swap: 0.5, unrest: 2, strain: 0.5, warning: 0.4, new
 const OF_PROMISE = 60;
 const ROOM_C = 20;
 
-interface Option {
+interface SwapOption {
   readonly line: Line;
   readonly candidate: Candidate;
   readonly share: number;
 }
 
-interface Draft {
-  readonly options: readonly Option[];
+interface RebuildDraft {
+  readonly options: readonly SwapOption[];
   /** The sheet with its swaps opened one after the other and taken. */
   readonly sheet: Worksheet;
   readonly opened: readonly Proposal[];
@@ -47,15 +47,15 @@ interface Draft {
   readonly parentScore: number;
 }
 
-interface Kitchen {
+interface Pantry {
   readonly ask: AmountsAsk;
   readonly larder: Larder;
   readonly tables: SwapTables;
 }
 
 /** Ways to swap a line: as much of it as the rule bears, and half of it where all would do. */
-function optionsOf(line: Line, { ask, larder, tables }: Kitchen, classId: string | undefined, mustGo: boolean): readonly Option[] {
-  return candidatesFor(line, tables.rules, larder, ask.sheet.rebuild.goals ?? NO_GOALS, classId).flatMap((candidate): readonly Option[] => {
+function optionsOf(line: Line, { ask, larder, tables }: Pantry, classId: string | undefined, mustGo: boolean): readonly SwapOption[] {
+  return candidatesFor(line, tables.rules, larder, ask.sheet.rebuild.goals ?? NO_GOALS, classId).flatMap((candidate): readonly SwapOption[] => {
     const most = limitOf(candidate.rule, line.massG ?? 0, classId).share;
     if (mustGo) return most >= 1 ? [{ line, candidate, share: 1 }] : [];
     return most >= 1
@@ -68,7 +68,7 @@ function optionsOf(line: Line, { ask, larder, tables }: Kitchen, classId: string
 }
 
 /** A draft with one swap more; undefined where it cannot be opened. */
-function withOption(draft: Draft, option: Option, kitchen: Kitchen): Draft | undefined {
+function withOption(draft: RebuildDraft, option: SwapOption, kitchen: Pantry): RebuildDraft | undefined {
   const { larder, tables, ask } = kitchen;
   const opened = openSwap(draft.sheet, option.line.id, option.candidate.rule, option.share, larder, standingOf(draft.sheet, larder, tables).product);
   if (!opened.ok) return undefined;
@@ -94,7 +94,7 @@ function promiseOf(sheet: Worksheet, { targets, counting, prices, keepsBalance }
   return missed + (keepsBalance ? 0.15 * unrestOf(measures, standing.rows) : 0);
 }
 
-function scoreOf(worked: Worked, draft: Draft, found: Pick<FoundRebuild, 'strains' | 'warnings' | 'newAllergens'>): number {
+function scoreOf(worked: Worked, draft: RebuildDraft, found: Pick<FoundRebuild, 'strains' | 'warnings' | 'newAllergens'>): number {
   const { solved, standing } = worked;
   return (
     AGAINST.miss * solved.misses.reduce((sum, miss, k) => sum + (miss > MET ? miss * (worked.problem.weights?.[k] ?? 1) : 0), 0) +
@@ -120,7 +120,7 @@ function countedMass(formula: Formula): number {
 }
 
 /** A draft worked out to amounts. */
-function rebuildOf(draft: Draft, { ask, larder, tables }: Kitchen, solver: Solver): FoundRebuild | undefined {
+function rebuildOf(draft: RebuildDraft, { ask, larder, tables }: Pantry, solver: Solver): FoundRebuild | undefined {
   const worked = workOut({ ...ask, sheet: draft.sheet, sizeG: ask.sizeG ?? countedMass(ask.sheet.rebuild) }, larder, tables, solver);
   if (!worked) return undefined;
   const amounts = proposalsFor(draft.sheet, movesOf(worked.problem, worked.solved.grams));
@@ -151,7 +151,7 @@ function rebuildOf(draft: Draft, { ask, larder, tables }: Kitchen, solver: Solve
 }
 
 /** The lines that the diet keeps out. */
-function barredLines({ ask, larder }: Kitchen): readonly Line[] {
+function barredLines({ ask, larder }: Pantry): readonly Line[] {
   const diet = ask.sheet.rebuild.goals ?? NO_GOALS;
   return allLines(ask.sheet.rebuild).filter(({ foodId, massG }) => {
     const food = foodId === undefined ? undefined : larder.foods.get(foodId);
@@ -160,8 +160,8 @@ function barredLines({ ask, larder }: Kitchen): readonly Line[] {
 }
 
 /** Every way to rid a sheet of what the diet keeps out, the most promising first. */
-function withoutBarred(start: Draft, barred: readonly Line[], kitchen: Kitchen, classId: string | undefined): readonly Draft[] {
-  return barred.reduce<readonly Draft[]>(
+function withoutBarred(start: RebuildDraft, barred: readonly Line[], kitchen: Pantry, classId: string | undefined): readonly RebuildDraft[] {
+  return barred.reduce<readonly RebuildDraft[]>(
     (drafts, line) => {
       const options = optionsOf(line, kitchen, classId, true);
       const next = drafts.flatMap((draft) => options.flatMap((option) => withOption(draft, option, kitchen) ?? []));
@@ -177,9 +177,9 @@ function withoutBarred(start: Draft, barred: readonly Line[], kitchen: Kitchen, 
  * by the same least change as amounts alone. Steps tell the best so far.
  */
 export function* rebuildSteps(ask: AmountsAsk, larder: Larder, tables: SwapTables, solver: Solver): Generator<SearchStep, Search> {
-  const kitchen: Kitchen = { ask, larder, tables };
+  const kitchen: Pantry = { ask, larder, tables };
   const { product } = standingOf(ask.sheet, larder, tables);
-  const start: Draft = { options: [], sheet: ask.sheet, opened: [], promise: promiseOf(ask.sheet, ask, larder, tables), parentScore: Infinity };
+  const start: RebuildDraft = { options: [], sheet: ask.sheet, opened: [], promise: promiseOf(ask.sheet, ask, larder, tables), parentScore: Infinity };
   const barred = barredLines(kitchen);
   const stuckLineIds = barred.filter((line) => optionsOf(line, kitchen, product?.id, true).length === 0).map(({ id }) => id);
   if (stuckLineIds.length > 0) return { best: [], stuckLineIds };
@@ -189,7 +189,7 @@ export function* rebuildSteps(ask: AmountsAsk, larder: Larder, tables: SwapTable
   let solved = 0;
   for (let depth = 0; depth <= MOST.swaps && drafts.length > 0 && solved < MOST.solved; depth++) {
     const roomHere = depth === 0 ? drafts.length : Math.ceil((MOST.solved - solved) / (MOST.swaps - depth + 1));
-    const here: Draft[] = [];
+    const here: RebuildDraft[] = [];
     for (const draft of drafts.slice(0, roomHere)) {
       const rebuild = rebuildOf(draft, kitchen, solver);
       solved += 1;
@@ -206,7 +206,7 @@ export function* rebuildSteps(ask: AmountsAsk, larder: Larder, tables: SwapTable
 }
 
 /** What can be swapped at all, each way of it on each of the drafts that lead, once. */
-function nextDrafts(leading: readonly Draft[], kitchen: Kitchen, classId: string | undefined, tried: Set<string>): readonly Draft[] {
+function nextDrafts(leading: readonly RebuildDraft[], kitchen: Pantry, classId: string | undefined, tried: Set<string>): readonly RebuildDraft[] {
   const { ask } = kitchen;
   const next = leading.flatMap((draft) => {
     const taken = new Set(draft.options.map(({ line }) => line.id));
@@ -225,14 +225,14 @@ function nextDrafts(leading: readonly Draft[], kitchen: Kitchen, classId: string
       return withOption(draft, option, kitchen) ?? [];
     });
   });
-  const hope = ({ promise, parentScore }: Draft): number => parentScore + OF_PROMISE * promise;
+  const hope = ({ promise, parentScore }: RebuildDraft): number => parentScore + OF_PROMISE * promise;
   return varied(next.sort((a, b) => hope(a) - hope(b)));
 }
 
 /** The most promising first, but few that swap the same lines before the others have had their turn. */
-function varied(drafts: readonly Draft[]): readonly Draft[] {
+function varied(drafts: readonly RebuildDraft[]): readonly RebuildDraft[] {
   const seen = new Map<string, number>();
-  const turnOf = ({ options }: Draft): number => {
+  const turnOf = ({ options }: RebuildDraft): number => {
     const lines = options
       .map(({ line }) => line.id)
       .sort()

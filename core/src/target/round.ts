@@ -1,6 +1,6 @@
 import { missOf } from './limit';
 import { type Mix } from './mix';
-import { isMet, MET, type Problem, solveAmounts, type Solved } from './solve';
+import { isMet, MET, type SolverProblem, solveAmounts, type Solved } from './solve';
 import { type Solver } from './solver';
 
 /** Changes that nobody would measure out for their own sake: below these shares of a line they are left away where the rest can do it. House values. */
@@ -27,7 +27,7 @@ function isAsGood(next: Solved, before: Solved): boolean {
 }
 
 /** Fewer lines changed: those that hardly move stay as they are, where the others can make up for it at little cost. */
-export function withoutPettiness(problem: Problem, solved: Solved, solver: Solver): { readonly problem: Problem; readonly solved: Solved } {
+export function withoutPettiness(problem: SolverProblem, solved: Solved, solver: Solver): { readonly problem: SolverProblem; readonly solved: Solved } {
   let best = { problem, solved };
   for (const share of PETTY) {
     const settled = new Map(best.problem.settled);
@@ -52,7 +52,7 @@ function waysOf(places: readonly { readonly l: number; readonly down: number; re
 }
 
 /** What goes by the piece is whole: each way up or down is tried, the rest solved anew, and the best kept. */
-export function withWholePieces(problem: Problem, solved: Solved, solver: Solver): { readonly problem: Problem; readonly solved: Solved } {
+export function withWholePieces(problem: SolverProblem, solved: Solved, solver: Solver): { readonly problem: SolverProblem; readonly solved: Solved } {
   const pieces = problem.setting.levers.flatMap(({ pieceG, leastG, mostG }, l) => {
     if (!pieceG || problem.settled?.has(l)) return [];
     const at = (solved.grams[l] ?? 0) / pieceG;
@@ -74,13 +74,13 @@ export function withWholePieces(problem: Problem, solved: Solved, solver: Solver
   return tried.reduce((best, one) => (costOf(one.solved) < costOf(best.solved) ? one : best));
 }
 
-const totalMiss = ({ limits, weights }: Problem, mix: Mix): number => limits.reduce((sum, limit, k) => sum + missOf(limit, mix) * (weights?.[k] ?? 1), 0);
+const totalMiss = ({ limits, weights }: SolverProblem, mix: Mix): number => limits.reduce((sum, limit, k) => sum + missOf(limit, mix) * (weights?.[k] ?? 1), 0);
 
 /**
  * Rounded grams put right by single steps of the scale up or down, each the one that misses least, on lines that change anyway;
  * undefined where steps do not do it.
  */
-function putRight(problem: Problem, rounded: readonly number[], stepG: number, enough: number): readonly number[] | undefined {
+function putRight(problem: SolverProblem, rounded: readonly number[], stepG: number, enough: number): readonly number[] | undefined {
   const { setting, settled } = problem;
   let [grams, mix] = [rounded, setting.at(rounded)];
   let miss = totalMiss(problem, mix);
@@ -109,7 +109,7 @@ function putRight(problem: Problem, rounded: readonly number[], stepG: number, e
  * scale. What rounding breaks is put right by steps of the scale; where that does not help, it goes by a tenth of them, and at
  * last to the milligram. `slack` is how many steps more may be missed for it.
  */
-export function measurable(problem: Problem, solved: Solved, scaleStepG: number, slack = MET): Solved {
+export function measurable(problem: SolverProblem, solved: Solved, scaleStepG: number, slack = MET): Solved {
   const { setting, limits, settled } = problem;
   const enough = totalMiss(problem, solved.mix) + slack;
   const rounded = (stepG: number): readonly number[] =>

@@ -18,7 +18,7 @@ const STILL = 1e-5;
 /** Steps from a bound from which a limit is held from the first. House value. */
 const NEAR_A_BOUND = 0.1;
 
-export interface Problem {
+export interface SolverProblem {
   readonly setting: Setting;
   readonly limits: readonly Limit[];
   /** How much each limit's miss weighs, one where not said; a small one is loosened first. */
@@ -53,7 +53,7 @@ interface Straightened {
 }
 
 /** Some limits' part and whole as straight lines through a mix; undefined for the others. */
-function straighten({ setting, limits }: Problem, here: Mix, scales: readonly number[], isHeld: readonly boolean[]): readonly (Straightened | undefined)[] {
+function straighten({ setting, limits }: SolverProblem, here: Mix, scales: readonly number[], isHeld: readonly boolean[]): readonly (Straightened | undefined)[] {
   const ratios = limits.map(({ ratio }, k) => (isHeld[k] ? ratio(here) : undefined));
   const [parts, wholes] = [limits.map((): number[] => []), limits.map((): number[] => [])];
   for (let l = 0; l < setting.levers.length; l++) {
@@ -78,7 +78,7 @@ function rowOf(at: Straightened, limit: Limit, levers: readonly number[], scales
 }
 
 /** The stride from a mix that the straight lines ask for, in grams of each lever. */
-function solveOnce(problem: Problem, { grams, mix }: Solved, scales: readonly number[], isHeld: readonly boolean[], solver: Solver): readonly number[] {
+function solveOnce(problem: SolverProblem, { grams, mix }: Solved, scales: readonly number[], isHeld: readonly boolean[], solver: Solver): readonly number[] {
   const { setting, limits, weights, settled } = problem;
   const lines = straighten(problem, mix, scales, isHeld);
   const free = setting.levers.map((_lever, l) => l).filter((l) => !settled?.has(l));
@@ -118,7 +118,7 @@ function isNear(limit: Limit, mix: Mix): boolean {
   return value !== undefined && (value < limit.least + slack || value > limit.most - slack);
 }
 
-function judge({ setting, limits, weights }: Problem, grams: readonly number[], scales: readonly number[]): Solved & { readonly cost: number } {
+function judge({ setting, limits, weights }: SolverProblem, grams: readonly number[], scales: readonly number[]): Solved & { readonly cost: number } {
   const mix = setting.at(grams);
   const misses = limits.map((limit) => missOf(limit, mix));
   const change = setting.levers.reduce((sum, { nowG }, l) => sum + (((grams[l] ?? 0) - nowG) / (scales[l] ?? 1)) ** 2, 0);
@@ -134,7 +134,7 @@ const between = (from: readonly number[], to: readonly number[], share: number):
  * until nothing moves; a stride that makes it worse is halved. Sequential quadratic programming with an exact penalty
  * [Nocedal & Wright, Numerical Optimization, ch. 18].
  */
-export function solveAmounts(problem: Problem, solver: Solver): Solved {
+export function solveAmounts(problem: SolverProblem, solver: Solver): Solved {
   const { setting, settled, from, limits } = problem;
   const start = setting.levers.map(({ nowG, leastG, mostG }, l) => settled?.get(l) ?? Math.min(Math.max(from?.[l] ?? nowG, leastG), mostG));
   const batchG = setting.at(setting.levers.map(({ nowG }) => nowG)).parts.reduce((sum, { massG }) => sum + massG, 0);

@@ -9,7 +9,7 @@ import {
   type Amounts,
   type AmountsAsk,
   amountsSteps,
-  type Axis,
+  type TradeAxis,
   type Freedom,
   type LimitOf,
   type QuadraticModel,
@@ -271,7 +271,7 @@ describe('stand-ins and amounts together', () => {
 });
 
 describe('one figure against another', () => {
-  const curve = (recipe: string, x: Axis, y: Axis) => {
+  const curve = (recipe: string, x: TradeAxis, y: TradeAxis) => {
     const steps = tradeOffSteps({ ...askOf({ recipe }), x, y, drafted: [] }, larder, shipped, solver);
     for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
   };

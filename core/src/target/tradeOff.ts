@@ -7,22 +7,22 @@ import { folded } from './fold';
 import { type Limit, type LimitOf, limitOfGoal, valueOf } from './limit';
 import { measurable } from './round';
 import { type Drafted, type SwapTaken } from './foundRebuild';
-import { MET, type Problem, solveAmounts } from './solve';
+import { MET, type SolverProblem, solveAmounts } from './solve';
 import { type Solver } from './solver';
 
 /** What can be held against another: any figure of a goal, or how thick the mix is. */
 export type AxisFigure = GoalFigure | 'thickness';
 
 /** One of the two, and which way is better. */
-export interface Axis {
+export interface TradeAxis {
   readonly figure: AxisFigure;
   readonly wants: 'less' | 'more';
   readonly per?: Goal['per'];
 }
 
 export interface TradeOffAsk extends AmountsAsk {
-  readonly x: Axis;
-  readonly y: Axis;
+  readonly x: TradeAxis;
+  readonly y: TradeAxis;
   /** Rebuilds whose swaps are tried beside amounts alone. */
   readonly drafted: readonly Drafted[];
 }
@@ -44,7 +44,7 @@ const PUSHED = 0.02;
 const ROUNDING = 0.3;
 
 /** An axis as a limit at a bound, better side inside; thickness runs by its hydration, thinner the more. */
-function axisLimit({ figure, wants, per }: Axis, bound: number, ask: AmountsAsk, loss: Parameters<typeof limitOfGoal>[1]['loss']): Limit {
+function axisLimit({ figure, wants, per }: TradeAxis, bound: number, ask: AmountsAsk, loss: Parameters<typeof limitOfGoal>[1]['loss']): Limit {
   if (figure !== 'thickness')
     return limitOfGoal(
       { figure, kind: wants === 'less' ? 'at most' : 'at least', amount: bound, ...(per ? { per } : {}) },
@@ -59,13 +59,13 @@ function axisLimit({ figure, wants, per }: Axis, bound: number, ask: AmountsAsk,
 }
 
 /** Beyond anything that can be had: what an axis is pushed towards. */
-function beyond({ figure, wants }: Axis, now: number): number {
+function beyond({ figure, wants }: TradeAxis, now: number): number {
   const isMore = (wants === 'more') !== (figure === 'thickness');
   return isMore ? now * 3 + 1 : 0;
 }
 
 interface Side {
-  readonly problem: Problem;
+  readonly problem: SolverProblem;
   readonly x: Limit;
   readonly y: Limit;
 }
@@ -76,21 +76,21 @@ function sideOf(worked: ReturnType<typeof prepare> & object, ask: TradeOffAsk): 
   const isAxis = ({ of }: Limit): boolean => [ask.x, ask.y].some(({ figure }) => (of.kind === 'target' ? of.goal.figure === figure : of.kind === 'role' && of.role === figure));
   const kept = problem.limits.map((limit, k) => ({ limit, weight: problem.weights?.[k] ?? 1 })).filter(({ limit }) => !isAxis(limit));
   const now = problem.setting.at(problem.setting.levers.map(({ nowG }) => nowG));
-  const limitAt = (axis: Axis): Limit => {
+  const limitAt = (axis: TradeAxis): Limit => {
     const at = axisLimit(axis, 1, ask, standing.product?.loss);
     return axisLimit(axis, beyond(axis, valueOf(at, now) ?? 1), ask, standing.product?.loss);
   };
   return { problem: { ...problem, limits: kept.map(({ limit }) => limit), weights: kept.map(({ weight }) => weight) }, x: limitAt(ask.x), y: limitAt(ask.y) };
 }
 
-const withLimits = (problem: Problem, more: readonly { readonly limit: Limit; readonly weight: number }[]): Problem => ({
+const withLimits = (problem: SolverProblem, more: readonly { readonly limit: Limit; readonly weight: number }[]): SolverProblem => ({
   ...problem,
   limits: [...problem.limits, ...more.map(({ limit }) => limit)],
   weights: [...(problem.weights ?? problem.limits.map(() => 1)), ...more.map(({ weight }) => weight)],
 });
 
 /** What an axis measures, in the unit in which it is told. */
-function told({ figure }: Axis, limit: Limit, mix: Parameters<Limit['ratio']>[0]): number | undefined {
+function told({ figure }: TradeAxis, limit: Limit, mix: Parameters<Limit['ratio']>[0]): number | undefined {
   if (figure !== 'thickness') return valueOf(limit, mix);
   return readSum(mix.sums, AT.massG) > 0 ? measureRole('thickness', mix.sums) : undefined;
 }
@@ -130,8 +130,8 @@ function* curveOf(drafted: Drafted, ask: TradeOffAsk, larder: Larder, tables: Sw
 }
 
 /** Points than which no other is better in both, in the order of x. */
-function bestPoints(points: readonly TradePoint[], x: Axis, y: Axis): readonly TradePoint[] {
-  const gain = ({ wants }: Axis, from: number, to: number): number => (wants === 'less' ? from - to : to - from);
+function bestPoints(points: readonly TradePoint[], x: TradeAxis, y: TradeAxis): readonly TradePoint[] {
+  const gain = ({ wants }: TradeAxis, from: number, to: number): number => (wants === 'less' ? from - to : to - from);
   const isBeaten = (one: TradePoint): boolean =>
     points.some((other) => {
       const [byX, byY] = [gain(x, one.x, other.x), gain(y, one.y, other.y)];

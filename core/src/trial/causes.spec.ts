@@ -3,7 +3,7 @@ import { GROUPS } from '../food';
 import { allLines } from '../formula';
 import { measureRole } from '../role';
 import { settleOpen, standingOf, startWorksheet, type Worksheet } from '../swap';
-import { asPoured, CAUSE_ROWS, type Cause, causesOf, faultsFor, layAdvice, SCALES, TASTE_FAULTS, tellingTries, towards } from './index';
+import { asPoured, CAUSE_ROWS, type Cause, causesOf, faultsFor, layAdvice, SCALES, scalesFor, TASTE_FAULTS, tellingTries, towards } from './index';
 
 const causes = (fault: string, sheet: Worksheet, process = {}): readonly Cause[] => causesOf(fault, sheet, process, larder, shipped);
 const mended = (sheet: Worksheet, { actions, row }: Cause): Worksheet => settleOpen(layAdvice(sheet, { actions, ...row }, larder, shipped), larder);
@@ -53,6 +53,18 @@ describe('why it came out so', () => {
     expect(causes('raw', sheet, { coreC: 97 }).some(({ row }) => 'process' in row.if)).toBe(false);
   });
 
+  it('a spoon of flour does not make the crumb of what is mostly something else: dry blondies of chickpeas are asked about their time in the heat', () => {
+    const blondies = bench(
+      'Blondies\nMakes 9\n240 g canned chickpeas, drained\n90 g almond butter\n106 g maple syrup\n40 g oat flour\n2.3 g baking powder\n70 g chocolate chips\n\nBlend, fold in the chips. Bake 25 minutes at 175 C.',
+    );
+    const dry = causes('moistness:low', blondies);
+    expect(dry.filter(({ words }) => words.includes('Oat flour'))).toEqual([]);
+    expect(dry[0]?.words).toMatch(/heat/);
+    // Where oat is all of the flour, and flour a third of the mix, it is what dries it.
+    const bread = causes('moistness:low', bench('Loaf\nMakes 8\n240 g oat flour\n200 g milk\n2 eggs\n10 g baking powder\n80 g sugar\n\nBake 45 minutes at 175 C.'));
+    expect(bread.some(({ words }) => words.includes('Oat flour'))).toBe(true);
+  });
+
   it('too thick is thinned with what is in it, too sweet loses sweetener, and an unknown fault has no cause', () => {
     const sheet = bench(WHEY_LOAF);
     for (const [fault, role, sign] of [
@@ -65,6 +77,23 @@ describe('why it came out so', () => {
       const [before, after] = [sheet, mended(sheet, cause)].map((one) => measureRole(role, standingOf(one, larder, shipped).sums) ?? NaN);
       expect(((after ?? NaN) - (before ?? NaN)) * sign).toBeGreaterThan(0);
     }
+    // A batter that is a little too thick gets a spoon or two of liquid at a time, some 15 to 60 g to a loaf's or a jar's batch [common practice].
+    const thinned = causes('thickness:high', sheet).find(({ row }) => 'role' in row.mend && row.mend.role === 'thickness');
+    const massOf = (one: Worksheet): number => allLines(one.rebuild).reduce((sum, { massG }) => sum + (massG ?? 0), 0);
+    const addedG = thinned ? massOf(mended(sheet, thinned)) - massOf(sheet) : NaN;
+    expect(addedG).toBeGreaterThan(10);
+    expect(addedG).toBeLessThan(65);
+    // A tongue tells sweetness by its share, about a tenth to a seventh of sucrose [sensory handbooks, from memory]: less than that mends nothing.
+    const lessSweet = (off: number): number => {
+      const [cause] = causesOf('sweetness:high', sheet, {}, larder, shipped, off).filter(({ row }) => 'role' in row.mend && row.mend.role === 'sweetness');
+      const [before, after] = [sheet, cause && mended(sheet, cause)].map((one) => (one && measureRole('sweetness', standingOf(one, larder, shipped).sums)) ?? NaN);
+      return 1 - (after ?? NaN) / (before ?? NaN);
+    };
+    for (const [off, least, most] of [
+      [1, 0.09, 0.15],
+      [2, 0.18, 0.3],
+    ] as const)
+      expect([off, lessSweet(off) >= least && lessSweet(off) <= most]).toEqual([off, true]);
     expect(causes('haunted', sheet)).toEqual([]);
     expect(causes('sandy', startWorksheet(readFormula('Nothing\n1 pinch of salt')))).toEqual([]);
   });
@@ -79,6 +108,17 @@ describe('why it came out so', () => {
       false,
     ]);
     expect(faultsFor(undefined)).toEqual(TASTE_FAULTS);
+    // A dough of no class that is eaten raw neither sinks nor is raw inside.
+    const asked = (id: string): boolean => scalesFor(shipped.classes.find((one) => one.id === id)).includes('lift');
+    expect([...['loaf', 'whipped-bowl', 'frosting', 'spread', 'raw-dough'].map(asked), scalesFor(undefined, 'none').includes('lift')]).toEqual([
+      true,
+      true,
+      true,
+      false,
+      false,
+      false,
+    ]);
+    expect(TASTE_FAULTS.filter((fault) => !faultsFor(undefined, 'none').includes(fault)).map(({ id }) => id)).toEqual(expect.arrayContaining(['raw', 'sank']));
   });
 
   it('over every fault of four formulas: each role moves the way it should, no line goes below nothing, and nothing absurd comes in', () => {

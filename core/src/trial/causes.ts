@@ -5,11 +5,11 @@ import { type ProductClass } from '../product';
 import { type Mark } from '../quantity';
 import { type LedgerRole, measureRole, roleOf } from '../role';
 import { correctionsFor, freshId, type ProposalAction, rowOf, type Standing, standingOf, type StepPlace, type StandingRow, type SwapTables, type Worksheet } from '../swap';
-import { TASTE_FAULTS } from './scores';
+import { JUST_ABOUT_RIGHT, type Scale, SCALES, TASTE_FAULTS } from './scores';
 import { type Evidence, findEvidence, type Process } from './evidence';
 
 /** What mends a cause: a role brought up or down, part of some foods replaced ("limit": down to what the class bears), or a step. */
-type Mend =
+type CauseMend =
   | { readonly role: LedgerRole; readonly by: 'more' | 'less' }
   | { readonly of: readonly string[]; readonly part: number | 'limit'; readonly into: readonly string[] }
   | { readonly step: string; readonly when: StepPlace };
@@ -23,7 +23,7 @@ export interface CauseRow {
   /** Only where one of these is in it. */
   readonly holds?: readonly string[];
   readonly if: Evidence;
-  readonly mend: Mend;
+  readonly mend: CauseMend;
   readonly reason: string;
   readonly mark: Mark;
   readonly source: string;
@@ -39,12 +39,19 @@ export interface Cause {
   readonly actions: readonly ProposalAction[];
 }
 
-/** The row as it would ask for a change: out of a band that ends where the role should come to, within it by what a hand just notices. */
-function askingRow(standing: Standing, role: LedgerRole, by: 'more' | 'less'): StandingRow | undefined {
+/** As far as the tasters say that it is off, in steps of the scale; less than one is one. */
+const stepsOff = (off: number): number => Math.min(Math.max(off, 1), JUST_ABOUT_RIGHT.most);
+
+/**
+ * The row as it would ask for a change: out of a band that ends where the role should come to, within it by what is just
+ * noticed, once for each step of the scale by which the tasters say that it is off (house model).
+ */
+function askingRow(standing: Standing, role: LedgerRole, by: 'more' | 'less', off: number): StandingRow | undefined {
   const now = measureRole(role, standing.sums);
   if (now === undefined) return undefined;
   const row = rowOf(standing, role);
-  const { noticedLeast: step, runsBelowZero } = roleOf(role);
+  const { noticedLeast, noticedShare = 0, mendStep = noticedLeast, runsBelowZero } = roleOf(role);
+  const step = Math.max(mendStep, noticedShare * Math.abs(now)) * stepsOff(off);
   const floor = runsBelowZero ? -Infinity : 0;
   const band = row?.band;
   if (by === 'less') {
@@ -65,8 +72,14 @@ function isTooMuch(action: ProposalAction, { part }: Standing): boolean {
   return action.why === 'balance' && (action.massG > MOST_LOST.ofLine * (line?.massG ?? 0) || action.massG > MOST_LOST.ofAll * allG);
 }
 
-function byRole(standing: Standing, { role, by }: { readonly role: LedgerRole; readonly by: 'more' | 'less' }, larder: Larder, tables: SwapTables): readonly ProposalAction[] {
-  const asking = askingRow(standing, role, by);
+function byRole(
+  standing: Standing,
+  { role, by }: { readonly role: LedgerRole; readonly by: 'more' | 'less' },
+  off: number,
+  larder: Larder,
+  tables: SwapTables,
+): readonly ProposalAction[] {
+  const asking = askingRow(standing, role, by, off);
   if (!asking) return [];
   const asked: Standing = { ...standing, rows: standing.rows.map((row) => (row.role === role ? asking : row)) };
   const ways = correctionsFor(rowOf(asked, role) ? asked : { ...asked, rows: [...asked.rows, asking] }, asking, larder, tables);
@@ -87,7 +100,7 @@ function standIn(standing: Standing, into: readonly string[], of: readonly strin
   return fit.find((food) => answersTo(food).some((name) => company.held.has(name))) ?? fit[0];
 }
 
-function instead(standing: Standing, { of, part, into }: Extract<Mend, { readonly of: readonly string[] }>, larder: Larder): readonly ProposalAction[] {
+function instead(standing: Standing, { of, part, into }: Extract<CauseMend, { readonly of: readonly string[] }>, larder: Larder): readonly ProposalAction[] {
   const lines = standing.part?.lines.filter((line) => (line.massG ?? 0) > 0 && isOf(line, of, larder)) ?? [];
   const over = standing.overProtein.find(({ limit }) => of.some((name) => limit.foods.includes(name)));
   // Replaced gram for gram by another flour or powder, the dry weight stays: down to the limit, (share - most) / share of it goes.
@@ -110,9 +123,10 @@ function isFor({ classes, notClasses, heat, holds }: CauseRow, { product, part }
 
 /**
  * What a fault (an id of the ticks, or a scale with its side, "moistness:low") likely comes from in a try as it was poured,
- * what most speaks for first, and questions about what no formula shows last.
+ * what most speaks for first, and questions about what no formula shows last. `off` is how far the tasters' mean lies from
+ * just right, 1 to 2 steps.
  */
-export function causesOf(fault: string, sheet: Worksheet, process: Process, larder: Larder, tables: SwapTables): readonly Cause[] {
+export function causesOf(fault: string, sheet: Worksheet, process: Process, larder: Larder, tables: SwapTables, off = 1): readonly Cause[] {
   const standing = standingOf(sheet, larder, tables);
   const { part } = standing;
   if (!part) return [];
@@ -125,15 +139,27 @@ export function causesOf(fault: string, sheet: Worksheet, process: Process, lard
     .map(({ row, words, strength }): Cause => {
       const { mend } = row;
       if ('step' in mend) return { row, words, strength, actions: [{ kind: 'step', text: mend.step, when: mend.when }] };
-      return { row, words, strength, actions: 'role' in mend ? byRole(standing, mend, larder, tables) : instead(standing, mend, larder) };
+      return { row, words, strength, actions: 'role' in mend ? byRole(standing, mend, off, larder, tables) : instead(standing, mend, larder) };
     });
 }
 
-/** The ticks that a kind of treat may earn: what is frozen is not raw inside, what is baked is not icy. All, where no kind is known. */
-export function faultsFor(product: ProductClass | undefined): typeof TASTE_FAULTS {
-  const isAbout = ({ classes, notClasses, heat }: CauseRow): boolean =>
-    !product || ((classes === undefined || classes.includes(product.id)) && !notClasses?.includes(product.id) && (heat === undefined || heat.includes(product.heat)));
+/**
+ * The ticks that a kind of treat may earn: what is frozen is not raw inside, what is baked is not icy. All, where no kind is
+ * known; `heatOf` is what heats this one, where its method tells that.
+ */
+export function faultsFor(product: ProductClass | undefined, heatOf: ProductClass['heat'] | undefined = product?.heat): typeof TASTE_FAULTS {
+  const isOfClass = ({ classes, notClasses }: CauseRow): boolean => !product || ((classes === undefined || classes.includes(product.id)) && !notClasses?.includes(product.id));
+  const isAbout = (row: CauseRow): boolean => isOfClass(row) && (row.heat === undefined || heatOf === undefined || row.heat.includes(heatOf));
   return TASTE_FAULTS.filter(({ id }) => CAUSE_ROWS.some((row) => row.fault === id && isAbout(row)));
+}
+
+/** A class that holds no more lift than this, in percent, does not rise: nobody is asked how high it is. House value. */
+const NO_LIFT = 1;
+
+/** What a taster of such a treat is asked: not how high a dough is that is eaten as it is. */
+export function scalesFor(product: ProductClass | undefined, heatOf: ProductClass['heat'] | undefined = product?.heat): readonly Scale[] {
+  const rises = product ? (product.bands.lift?.high ?? NO_LIFT) >= NO_LIFT : heatOf !== 'none';
+  return rises ? SCALES : SCALES.filter((scale) => scale !== 'lift');
 }
 
 /** What a try brought up, as it is laid on the Bench: why, and from where. */

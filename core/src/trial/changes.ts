@@ -3,7 +3,7 @@ import { allLines, type Formula } from '../formula';
 import { addTimes, bringsOf, LEDGER_ROLES, measuresOf, roleOf, type Sums } from '../role';
 
 /** One food of two tries: how much went into each, grams. */
-export interface Change {
+export interface FoodChange {
   readonly foodId: string | undefined;
   readonly name: string;
   readonly thenG: number;
@@ -34,7 +34,7 @@ function gramsOf(formula: Formula, factor: number): ReadonlyMap<string, { readon
  * What was poured differently in two tries, the one that moved most first. The second is brought to the size of the first by
  * what both have in common: the median of the shares of their common foods, so that a double batch is no change.
  */
-export function changesBetween(then: Formula, now: Formula): readonly Change[] {
+export function changesBetween(then: Formula, now: Formula): readonly FoodChange[] {
   const [before, plain] = [gramsOf(then, 1), gramsOf(now, 1)];
   const shares = [...before].flatMap(([key, { massG }]) => {
     const other = plain.get(key)?.massG ?? 0;
@@ -44,7 +44,7 @@ export function changesBetween(then: Formula, now: Formula): readonly Change[] {
   const factor = shares[Math.floor((shares.length - 1) / 2)] ?? 1;
   const after = gramsOf(now, Math.abs(factor - 1) <= SAME_SHARE ? 1 : factor);
   return [...new Set([...before.keys(), ...after.keys()])]
-    .map((key): Change => {
+    .map((key): FoodChange => {
       const [a, b] = [before.get(key), after.get(key)];
       return { foodId: (b ?? a)?.foodId, name: (b ?? a)?.name ?? '', thenG: a?.massG ?? 0, nowG: b?.massG ?? 0 };
     })

@@ -25,7 +25,7 @@ export type Evidence =
   /** Nothing that a formula shows: a question to whoever baked it. */
   | { readonly asks: string };
 
-export interface Found {
+export interface Finding {
   /** The figures behind it, as a sentence. */
   readonly words: string;
   /** How much speaks for it: above 1 where something is outside of what is usual, below where it only leans that way, 0 for a question. */
@@ -46,7 +46,7 @@ const [SHORT, LONG] = [0.85, 1.2];
 const PAST_DONE_C = 2;
 const LEANING = 0.5;
 
-function roleFound({ standing }: Scene, { role, is, below = Infinity }: Extract<Evidence, { readonly role: LedgerRole }>): Found | undefined {
+function roleFound({ standing }: Scene, { role, is, below = Infinity }: Extract<Evidence, { readonly role: LedgerRole }>): Finding | undefined {
   const row = rowOf(standing, role);
   const { unit, digits, name } = roleOf(role);
   const now = measureRole(role, standing.sums);
@@ -62,9 +62,11 @@ function roleFound({ standing }: Scene, { role, is, below = Infinity }: Extract<
   return { words: side === 'middle' ? `${said}, within ${usual}.` : `${said}: within ${usual}, at its ${side === 'low' ? 'lower' : 'upper'} end.`, strength: LEANING };
 }
 
-function shareFound({ standing, larder }: Scene, foods: readonly string[], of: 'mix' | 'dry', above: number): Found | undefined {
+function shareFound({ standing, larder }: Scene, foods: readonly string[], of: 'mix' | 'dry', above: number): Finding | undefined {
   if (!standing.part) return undefined;
-  const whole = of === 'mix' ? readSum(standing.sums, AT.massG) : readSum(standing.sums, AT.flourG) + readSum(standing.sums, AT.powderG);
+  const [allG, dryG] = [readSum(standing.sums, AT.massG), readSum(standing.sums, AT.flourG) + readSum(standing.sums, AT.powderG)];
+  if (of === 'dry' && dryG < MAKES_THE_CRUMB * allG) return undefined;
+  const whole = of === 'mix' ? allG : dryG;
   const lines = standing.part.lines.flatMap(({ foodId, massG }) => {
     const food = foodId === undefined ? undefined : larder.foods.get(foodId);
     return food && massG && answersTo(food).some((name) => foods.includes(name)) ? [{ food, massG }] : [];
@@ -76,7 +78,7 @@ function shareFound({ standing, larder }: Scene, foods: readonly string[], of: '
   return { words: `${names}: ${massG.toFixed(0)} g, ${(share * 100).toFixed(0)} % of ${of === 'mix' ? 'the mix' : 'flours and powders'}.`, strength: 1 + (share - above) };
 }
 
-function proteinFound({ standing, larder }: Scene, foods: readonly string[]): Found | undefined {
+function proteinFound({ standing, larder }: Scene, foods: readonly string[]): Finding | undefined {
   const over = standing.overProtein.find(({ limit }) => foods.some((name) => limit.foods.includes(name)));
   if (!over || !standing.part) return undefined;
   const names = sumOfPart(standing.part, larder).tallies.filter(({ lineId }) => over.lineIds.includes(lineId));
@@ -85,7 +87,7 @@ function proteinFound({ standing, larder }: Scene, foods: readonly string[]): Fo
   return { words: `${said}: ${share ?? ''} % of flours and powders, above ${most ?? ''} %.`, strength: 1 + (over.share - over.limit.mostShare) };
 }
 
-function processFound({ standing, process }: Scene, fault: ProcessFault): Found | undefined {
+function processFound({ standing, process }: Scene, fault: ProcessFault): Finding | undefined {
   const { coreC, heatS, reckonedS, lossShare } = process;
   const { coreC: wanted, loss } = standing.product ?? {};
   if (fault === 'core low' || fault === 'core high') {
@@ -104,10 +106,13 @@ function processFound({ standing, process }: Scene, fault: ProcessFault): Found 
   return isOff ? { words: `It lost ${(lossShare * 100).toFixed(0)} % in the heat; ${usual} is usual.`, strength: 1.2 } : undefined;
 }
 
+/** Flours and powders that are less than this share of a mix do not make its crumb: what the rest is, does. House value. */
+const MAKES_THE_CRUMB = 0.12;
+
 const ROOM_C = 20;
 
 /** Whether a try shows what a cause is suspected from, with the figures; undefined where it does not. */
-export function findEvidence(evidence: Evidence, scene: Scene): Found | undefined {
+export function findEvidence(evidence: Evidence, scene: Scene): Finding | undefined {
   if ('role' in evidence) return roleFound(scene, evidence);
   if ('foods' in evidence) return shareFound(scene, evidence.foods, evidence.of, evidence.above);
   if ('protein' in evidence) return proteinFound(scene, evidence.protein);

@@ -1,7 +1,7 @@
 export { asPoured } from './asPoured';
 export { MOST_SAMPLES, MOST_TASTERS, oddOneOf, oddOneSheets, type Sample, scoreSheets, type Tasting, type TastingSheet } from './blind';
-export { type Advice, type Cause, CAUSE_ROWS, type CauseRow, causesOf, faultsFor, layAdvice } from './causes';
-export { type Change, changesBetween, isSameAmount, ledgerMove } from './changes';
+export { type Advice, type Cause, CAUSE_ROWS, type CauseRow, causesOf, faultsFor, layAdvice, scalesFor } from './causes';
+export { type FoodChange, changesBetween, isSameAmount, ledgerMove } from './changes';
 export { tellingTries } from './design';
 export { type Process } from './evidence';
 export { nextAmount, type NextAmount, type Trial } from './nextAmount';

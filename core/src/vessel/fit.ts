@@ -39,13 +39,17 @@ function placesFilled(vessel: Vessel, count: number, rawMl: number, [low, high]:
   return Math.min(Math.max(best, 1), all);
 }
 
-/** How a mix sits in a vessel, or in several of it: how full, how deep, and whether that is what its class wants. An estimate. */
-export function fitOf(vessel: Vessel, count: number, volume: BatterVolume, product?: ProductClass): Fit {
+/**
+ * How a mix sits in a vessel, or in several of it: how full, how deep, and whether that is what its class wants. An estimate. Where
+ * the class wants nothing, or the recipe names the tin itself (`isGiven`), a thin sheet is as good as a deep cake: only what runs over is wrong.
+ */
+export function fitOf(vessel: Vessel, count: number, volume: BatterVolume, product?: ProductClass, isGiven = false): Fit {
+  const isOpen = vessel.use === 'bake' && (isGiven || product?.volume?.fill === undefined);
   const wanted = wantedFill(vessel, product);
   const filled = placesFilled(vessel, count, volume.rawMl, wanted);
   const [rawMl, risenMl] = [volume.rawMl / filled, (vessel.use === 'bake' || vessel.use === 'churn' ? volume.risenMl : volume.rawMl) / filled];
   const [raw, risen] = [rawMl / placeMl(vessel), risenMl / placeMl(vessel)];
-  const state = risen > RUNS_OVER || raw > 1 ? 'over' : raw > wanted[1] * (1 + SLACK) ? 'full' : raw < wanted[0] * (1 - SLACK) ? 'thin' : 'good';
+  const state = risen > RUNS_OVER || raw > 1 ? 'over' : isOpen ? 'good' : raw > wanted[1] * (1 + SLACK) ? 'full' : raw < wanted[0] * (1 - SLACK) ? 'thin' : 'good';
   return { vessel, count, filled, raw, risen, rawCm: depthCm(vessel, rawMl), risenCm: depthCm(vessel, risenMl), wanted, state };
 }
 

@@ -1,5 +1,5 @@
 export { type BatterVolume, type Made, madeOf, mlOf, mlPer100g, volumeOf } from './batterVolume';
-export { findVessel } from './findVessel';
+export { findVessel, vesselSaid } from './findVessel';
 export { betterVessel, depthWords, factorToFill, factorWords, type Fit, fitOf, fitWords, goesIn, wantedFill } from './fit';
 export {
   FACTORS,

@@ -1,4 +1,4 @@
-import { BY_THE_SPOON_G, type Food, type Larder } from '../food';
+import { BY_THE_SPOON_G, countedOut, type Food, type Larder } from '../food';
 import { allLines, type Formula, type HouseholdSettings, type Line, mainPart, sumsOfPart } from '../formula';
 import { type ProductClass } from '../product';
 import { gramsNumber, kitchenNumber, unitById, unitFactor } from '../quantity';
@@ -124,14 +124,16 @@ const TSP_STEP = 0.125;
 const LEAST_TSP = 0.04;
 
 /**
- * An amount as scale and spoons can measure it: on the scale where its step is small enough beside it, else in eighths of
- * a teaspoon where the density is known, else as near as the scale comes. 1.5 g of xanthan on a 1 g scale is a half teaspoon or so.
+ * An amount as scale and spoons can measure it: on the scale where its step is small enough beside it, else in the drops or
+ * sachets it is counted out in, else in eighths of a teaspoon where the density is known, else as near as the scale comes. 1.5 g of xanthan on a 1 g scale is a half teaspoon or so.
  */
 export function measuredIn(massG: number, food: Food | undefined, { scaleStepG, measures }: Pick<HouseholdSettings, 'scaleStepG' | 'measures'>): KitchenAmount {
   if (massG <= 0) return { massG: 0, how: 'as it is', words: '0 g' };
   const onScale = Math.max(Math.round(massG / scaleStepG), 1) * scaleStepG;
   const byScale: KitchenAmount = { massG: Number(onScale.toFixed(1)), how: 'scale', words: `${gramsNumber(Number(onScale.toFixed(1)))} g` };
   if (scaleStepG / 2 <= massG * SCALE_ERROR || massG >= BY_THE_SPOON_G) return byScale;
+  const counted = food && countedOut(food, massG);
+  if (counted) return { ...counted, how: 'spoon' };
   const density = food?.densityGPerMl;
   const spoonMl = unitFactor('tsp', measures) ?? 5;
   if (density === undefined) return byScale;

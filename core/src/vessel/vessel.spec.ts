@@ -151,6 +151,19 @@ describe('what a batter fills', () => {
     expect(betterVessel(vessels, large, loafVolume, loafClass)?.vessel.shape).toBe('loaf');
   });
 
+  test('a thin sheet is right where the recipe names its tin or nobody says what it is, what runs over never is', () => {
+    const tray = { ...named('tray-23x33'), lengthCm: 33 };
+    const sheet = { ...loafVolume, rawMl: 0.15 * tray.lengthCm * tray.acrossCm * tray.heightCm, risenMl: 0.3 * tray.lengthCm * tray.acrossCm * tray.heightCm };
+    expect(fitOf(tray, 1, sheet, loafClass).state).toBe('thin');
+    expect(fitWords(fitOf(tray, 1, sheet, loafClass), sheet, vessels, loafClass)).toContain('take the');
+    for (const fit of [fitOf(tray, 1, sheet, loafClass, true), fitOf(tray, 1, sheet)]) {
+      expect(fit.state).toBe('good');
+      expect(fitWords(fit, sheet, vessels, loafClass)).not.toMatch(/take|times the batch/);
+    }
+    const flood = { ...sheet, rawMl: sheet.rawMl * 8, risenMl: sheet.risenMl * 8 };
+    expect([fitOf(tray, 1, flood, loafClass, true).state, fitOf(tray, 1, flood).state]).toEqual(['over', 'over']);
+  });
+
   test('a factor that fills a tin makes it fit; a jar and a bowl go by turns; cups are filled one after the other', () => {
     for (const id of ['loaf-long', 'round-20', 'tray-23x33']) {
       const factor = factorToFill(named(id), 1, loafVolume, loafClass);
@@ -243,6 +256,8 @@ describe('larger and smaller batches', () => {
     expect(measuredIn(1.3, gum, { ...kitchen, scaleStepG: 0.1 })).toMatchObject({ how: 'scale', massG: 1.3 });
     expect(measuredIn(203.4, flour, kitchen)).toMatchObject({ how: 'scale', massG: 203 });
     expect(measuredIn(0, flour, kitchen).massG).toBe(0);
+    // Drops are counted: twenty of them are about a millilitre (common practice), so 0.23 g are four or five.
+    expect(measuredIn(0.23, larder.foods.get('sucralose-drops'), kitchen).words).toMatch(/^[45] drops$/);
     expect(measuredIn(2, undefined, kitchen)).toMatchObject({ how: 'scale', massG: 2 });
   });
 

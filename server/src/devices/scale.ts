@@ -2,7 +2,7 @@ import { type ScaleDeed, type ScaleReading } from '@fellmist/contract';
 import { SimulatedDevice } from './simulatedDevice';
 
 /** A kitchen scale: it tells its readings to whoever listens. A real one would be another implementation of this. */
-export interface Scale {
+export interface KitchenScale {
   /** Hears readings from now on; the answer ends it. */
   listen(hear: (reading: ScaleReading) => void): () => void;
   /** The key on the scale, or what a hand does to it. */
@@ -21,7 +21,7 @@ const STEADY_STEPS = 0.6;
  * A stand-in scale. `random` gives numbers from 0 to 1, so that a test can hold it still; `tick` moves it on by hand where
  * no clock runs.
  */
-export class SimulatedScale extends SimulatedDevice<ScaleReading> implements Scale {
+export class SimulatedScale extends SimulatedDevice<ScaleReading> implements KitchenScale {
   private loadG = 0;
   private shownG = 0;
   private driftG = 0;

@@ -2,7 +2,7 @@ import { type ImportPreview } from '@fellmist/contract';
 import { type Food, type Pack, type StockItem } from '@fellmist/core';
 
 /** Something to be written, and what stood in its place when the preview was made; undefined where nothing did. */
-export interface Change<T> {
+export interface BatchChange<T> {
   readonly to: T;
   readonly over: string | undefined;
 }
@@ -10,7 +10,7 @@ export interface Change<T> {
 /** What an accepted import writes. */
 export interface Batch {
   readonly preview: ImportPreview;
-  readonly foods: readonly Change<Food>[];
-  readonly packs: readonly Change<Pack>[];
+  readonly foods: readonly BatchChange<Food>[];
+  readonly packs: readonly BatchChange<Pack>[];
   readonly stock: readonly StockItem[];
 }

@@ -6,7 +6,7 @@ import { type Food, type Pack, renamer, type StockItem } from '@fellmist/core';
 import { ProblemError } from '../http/problem';
 import { foodOrigins, ownFoods } from '../store/foods';
 import { type LarderStore } from '../store/larderStore';
-import { type Batch, type Change } from './batch';
+import { type Batch, type BatchChange } from './batch';
 import { readPacks } from '../store/packs';
 import { type ReadTable } from './readTable';
 
@@ -79,11 +79,11 @@ function foodChanges(before: Food, after: Food): readonly string[] {
 /** Rows that are compared before others get their turn. */
 const AT_A_TIME = 200;
 
-async function previewFoods(rows: readonly ReadRow[], larderStore: LarderStore): Promise<{ rows: ImportRow[]; foods: Change<Food>[] }> {
+async function previewFoods(rows: readonly ReadRow[], larderStore: LarderStore): Promise<{ rows: ImportRow[]; foods: BatchChange<Food>[] }> {
   const origins = foodOrigins(larderStore.db);
   const own = new Known(ownFoods(larderStore.db));
   const otherNames = renamer(larderStore.wordGroups);
-  const out: { rows: ImportRow[]; foods: Change<Food>[] } = { rows: [], foods: [] };
+  const out: { rows: ImportRow[]; foods: BatchChange<Food>[] } = { rows: [], foods: [] };
   for (const [at, read] of rows.entries()) {
     if (at % AT_A_TIME === 0) await others();
     if ('errors' in read) {
@@ -107,12 +107,12 @@ async function previewFoods(rows: readonly ReadRow[], larderStore: LarderStore):
   return out;
 }
 
-function previewPacks(rows: readonly ReadPackRow[], larderStore: LarderStore): { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } {
+function previewPacks(rows: readonly ReadPackRow[], larderStore: LarderStore): { rows: ImportRow[]; packs: BatchChange<Pack>[]; stock: StockItem[] } {
   const packs = readPacks(larderStore.db).map(({ pack }) => pack);
   const bodies = new Map(packs.map((pack) => [pack.id, JSON.stringify(pack)]));
   const own = new Known(packs);
   const stocked = new Map(larderStore.contents.stock.map(({ item }) => [item.foodId, item]));
-  const out: { rows: ImportRow[]; packs: Change<Pack>[]; stock: StockItem[] } = { rows: [], packs: [], stock: [] };
+  const out: { rows: ImportRow[]; packs: BatchChange<Pack>[]; stock: StockItem[] } = { rows: [], packs: [], stock: [] };
   for (const read of rows) {
     if ('errors' in read) {
       out.rows.push(faulty(read.row, read.name, read.errors));

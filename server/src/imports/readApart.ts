@@ -3,7 +3,7 @@ import { Worker } from 'node:worker_threads';
 import { type ReadTable, readTable, type TableOf, type TableStep } from './readTable';
 
 type Rows = readonly (ReadRow | ReadPackRow)[];
-type Told = { readonly step: TableStep } | { readonly rows: Rows } | { readonly read: ReadTable };
+type ReadMessage = { readonly step: TableStep } | { readonly rows: Rows } | { readonly read: ReadTable };
 
 /** Memory that a table may take while it is read, MB. */
 const MOST_MB = 1024;
@@ -21,7 +21,7 @@ export function readApart(worker: URL | undefined, bytes: Uint8Array, of: TableO
       void thread.terminate();
     });
     const rows: (ReadRow | ReadPackRow)[] = [];
-    thread.on('message', (message: Told) => {
+    thread.on('message', (message: ReadMessage) => {
       if ('step' in message) told(message.step);
       else if ('rows' in message) rows.push(...message.rows);
       else resolve(message.read.ok ? ({ ...message.read, rows } as ReadTable) : message.read);

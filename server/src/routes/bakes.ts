@@ -19,6 +19,7 @@ import { openStream } from '../http/stream';
 import { giveBack, stockTaken, takeFromStock } from '../store/bakeStock';
 import { beginBake, markBake, readBake, readBakes, readEvents, tellBake } from '../store/bakes';
 import { ovenLog, runningTimers } from '../store/clockwork';
+import { intoFor } from '../store/firstChoices';
 import { foldedBake } from '../store/foldedBake';
 import { type LarderStore } from '../store/larderStore';
 import { keptPortions } from '../store/kept';
@@ -55,7 +56,8 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
   router.post('/bakes', (request, response) => {
     const { id, planned } = beginSchema.parse(request.body);
     if (planned.kind !== 'planned') throw new ProblemError(422, 'Not a beginning', 'A bake begins with what it bakes.', { field: 'planned.kind' });
-    const stored = beginBake(db, id, planned, now());
+    const into = planned.into ?? intoFor(db, planned.formulaId, planned.tryId, shipped);
+    const stored = beginBake(db, id, { ...planned, ...(into && { into }) }, now());
     if (!stored) throw new ProblemError(404, 'No such try', 'That try is not on the shelf; open the formula and begin from there.');
     response.status(201).json(stored);
   });

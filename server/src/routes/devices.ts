@@ -3,12 +3,12 @@ import { isBarcode } from '@fellmist/core';
 import { Router } from 'express';
 import { type LabelLookup, LookupDown } from '../devices/labelLookup';
 import { type Probe } from '../devices/probe';
-import { type Scale } from '../devices/scale';
+import { type KitchenScale } from '../devices/scale';
 import { ProblemError } from '../http/problem';
 import { openStream } from '../http/stream';
 
 /** Simulated devices: packs by bar code, the scale, the thermometer. */
-export function deviceRoutes(labels: LabelLookup, scale: Scale, probe: Probe): Router {
+export function deviceRoutes(labels: LabelLookup, scale: KitchenScale, probe: Probe): Router {
   const router = Router();
   router.get('/devices/labels/:code', async (request, response) => {
     const { code } = request.params;

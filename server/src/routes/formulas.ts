@@ -5,7 +5,7 @@ import { type Request, type Response, Router } from 'express';
 import { ProblemError } from '../http/problem';
 import { type LarderStore } from '../store/larderStore';
 import { createFormula, deleteFormula, nameTry, readFormula, restoreFormula, saveTry, type SaveResult } from '../store/formulas';
-import { Shelf } from '../store/shelf';
+import { type Shelf } from '../store/shelf';
 
 function missing(): ProblemError {
   return new ProblemError(404, 'No such formula', 'That formula is not on the shelf. It may have been deleted in another tab.');
@@ -63,10 +63,9 @@ function savedOr(result: SaveResult): StoredFormula {
 }
 
 /** Formulas and their immutable tries. */
-export function formulaRoutes(larderStore: LarderStore, now: () => string): Router {
+export function formulaRoutes(larderStore: LarderStore, shelf: Shelf, now: () => string): Router {
   const router = Router();
   const { db } = larderStore;
-  const shelf = new Shelf(larderStore);
   /** What a saved sheet changes of what is known: its foods stay at hand, its readings teach. */
   const takeIn = (worksheet: Worksheet): void => {
     larderStore.takeUp(foodsUsed(worksheet));

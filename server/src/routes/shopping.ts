@@ -2,13 +2,12 @@ import { shoppingQuerySchema, tickSchema } from '@fellmist/contract';
 import { Router } from 'express';
 import { shoppingCsv, shoppingText } from '../exports/shopping';
 import { type LarderStore } from '../store/larderStore';
-import { OwnFormulas } from '../store/ownFormulas';
+import { type OwnFormulas } from '../store/ownFormulas';
 import { shoppingPage, tickEntry, useUpPage } from '../store/shopping';
 
 /** The shopping list of the days to come, and what could be made with what should be used. */
-export function shoppingRoutes(larderStore: LarderStore, now: () => string): Router {
+export function shoppingRoutes(larderStore: LarderStore, own: OwnFormulas, now: () => string): Router {
   const router = Router();
-  const own = new OwnFormulas();
   router.get('/shopping', (request, response) => {
     const { plans } = shoppingQuerySchema.parse(request.query);
     response.set('Cache-Control', 'no-store').json(shoppingPage(larderStore, now(), plans));

@@ -106,7 +106,7 @@ export function readEvents(db: Store, id: string, since = 0): { readonly events:
 }
 
 /** What stands of the events of a bake: in their order, without what was taken back. */
-export function standingOf({ events }: { readonly events: readonly StoredEvent[] }): readonly BakeEvent[] {
+export function standingEventsOf({ events }: { readonly events: readonly StoredEvent[] }): readonly BakeEvent[] {
   return standingEvents(inOrder(events.map(({ event }) => event)));
 }
 

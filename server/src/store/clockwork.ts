@@ -1,7 +1,7 @@
 import { type OvenEntry, type RunningTimer } from '@fellmist/contract';
 import { classOf } from '@fellmist/core';
 import { heatedOf, ovenTold, type Timer, timersOf } from '@fellmist/core/bake';
-import { readBake, readBakesTold, readEvents, standingOf } from './bakes';
+import { readBake, readBakesTold, readEvents, standingEventsOf } from './bakes';
 import { type Store } from './database';
 import { type LarderStore } from './larderStore';
 
@@ -16,7 +16,7 @@ export function runningTimers(db: Store, now: string): readonly RunningTimer[] {
   const since = new Date(Date.parse(now) - FORGOTTEN_MS).toISOString();
   return readBakesTold(db, 'timer set', since)
     .flatMap(({ id, title }) =>
-      timersOf(standingOf(readEvents(db, id)))
+      timersOf(standingEventsOf(readEvents(db, id)))
         .filter(({ rang }) => !rang)
         .map((timer): RunningTimer => ({ bakeId: id, title, timerId: timer.id, name: timer.name, says: timer.says, endsAt: ringsAt(timer) })),
     )
@@ -28,7 +28,7 @@ export function runningTimers(db: Store, now: string): readonly RunningTimer[] {
 export function ovenLog({ db, contents }: LarderStore): readonly OvenEntry[] {
   return readBakesTold(db, 'out of the heat')
     .flatMap(({ id, title }): readonly OvenEntry[] => {
-      const standing = standingOf(readEvents(db, id));
+      const standing = standingEventsOf(readEvents(db, id));
       const [told, at, formula] = [ovenTold(standing, (iso) => Date.parse(iso) / 1000), heatedOf(standing)?.to, readBake(db, id)?.formula];
       return told && at !== undefined && formula ? [{ bakeId: id, title, at, classId: classOf(formula, contents)?.id, ...told }] : [];
     })

@@ -8,6 +8,8 @@ const HEADS = `SELECT formula.id AS id, try.id AS tryId, COALESCE(try_name.label
     (SELECT COUNT(*) FROM try AS every WHERE every.formula_id = formula.id) AS tryCount, picture.put_at AS picturedAt
   FROM formula JOIN try ON try.id = formula.head_id LEFT JOIN picture ON picture.formula_id = formula.id LEFT JOIN try_name ON try_name.try_id = try.id
   WHERE formula.deleted_at IS NULL ORDER BY try.created_at DESC, formula.id`;
+const HEAD_IDS = `SELECT formula.id AS id, formula.head_id AS tryId FROM formula JOIN try ON try.id = formula.head_id
+  WHERE formula.deleted_at IS NULL ORDER BY try.created_at DESC, formula.id`;
 const WITH_READINGS = `SELECT try.id AS tryId, formula.id AS id, try.created_at AS createdAt FROM try JOIN formula ON formula.head_id = try.id
   WHERE json_array_length(worksheet, '$.rebuild.cold.readings') > 0 AND formula.deleted_at IS NULL ORDER BY try.created_at`;
 const BODY = 'SELECT schema, worksheet AS body FROM try WHERE id = @id';
@@ -58,6 +60,11 @@ export interface ShelfHead {
 /** Every formula that is not deleted, the last touched first. */
 export function listHeads(db: Store): readonly ShelfHead[] {
   return db.prepare<[], ShelfHead>(HEADS).all();
+}
+
+/** Every formula that is not deleted and its last try, the last touched first: without their titles, which are read from the documents. */
+export function listHeadIds(db: Store): readonly Pick<ShelfHead, 'id' | 'tryId'>[] {
+  return db.prepare<[], Pick<ShelfHead, 'id' | 'tryId'>>(HEAD_IDS).all();
 }
 
 /** The formulas on the shelf in which a foam was weighed. */

@@ -1,7 +1,7 @@
 import { type LearnedFact, type LearnedFacts, type MixerFact, type StoredLarder } from '@fellmist/contract';
 import { classOf, type Larder, mainPart, measureRole, overrunOf, sumsOfPart, whip } from '@fellmist/core';
 import { learnLoss, learnMixer, learnSweetness, likedFactor, meanOn, tastedOf, yieldCheck } from '@fellmist/core/bake';
-import { readBake, recentlyFinished, standingOf } from './bakes';
+import { readBake, recentlyFinished, standingEventsOf } from './bakes';
 import { type Store } from './database';
 import { foldedBake } from './foldedBake';
 import { formulasWithReadings, worksheetOf } from './formulas';
@@ -25,7 +25,7 @@ export class LearnedBakes {
       const product = classOf(bake.real, contents);
       // What is not heated loses nothing: there is nothing to learn.
       const lossShare = product && product.loss.high > 0 ? yieldCheck(bake, product)?.lossShare : undefined;
-      const score = meanOn(tastedOf(standingOf(stored)), 'sweetness')?.mean;
+      const score = meanOn(tastedOf(standingEventsOf(stored)), 'sweetness')?.mean;
       const [was, is] = [mainPart(stored.original, larder), mainPart(bake.real, larder)].map((part) => part && measureRole('sweetness', sumsOfPart(part, larder)));
       fact = {
         bakeId: id,

@@ -1,7 +1,7 @@
 import { setImmediate as others } from 'node:timers/promises';
-import { type OwnFormula } from '@fellmist/core';
+import { type Formula, type OwnFormula } from '@fellmist/core';
 import { type Store } from './database';
-import { listHeads, worksheetOf } from './formulas';
+import { listHeadIds, worksheetOf } from './formulas';
 
 /** Formulas are read for so long before others get their turn, milliseconds. */
 const AT_A_TIME_MS = 8;
@@ -10,10 +10,15 @@ const AT_A_TIME_MS = 8;
 export class OwnFormulas {
   private kept = new Map<string, OwnFormula | undefined>();
 
+  /** What was read elsewhere is not read again. */
+  keep(tryId: string, formulaId: string, formula: Formula): void {
+    this.kept.set(tryId, { formulaId, formula });
+  }
+
   async all(db: Store): Promise<readonly OwnFormula[]> {
     const next = new Map<string, OwnFormula | undefined>();
     let from = performance.now();
-    for (const { id, tryId } of listHeads(db)) {
+    for (const { id, tryId } of listHeadIds(db)) {
       const read = this.kept.has(tryId) ? undefined : worksheetOf(db, tryId);
       next.set(tryId, read ? (read.ok ? { formulaId: id, formula: read.document.rebuild } : undefined) : this.kept.get(tryId));
       if (performance.now() - from < AT_A_TIME_MS) continue;

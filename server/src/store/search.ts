@@ -50,7 +50,7 @@ function filterOf(query: FoodQuery, today: string): Filter {
 
 type StoredRow = Omit<FoodRow, 'allergens'> & { readonly allergens: number };
 
-interface Found {
+interface Hit {
   readonly total: number;
   readonly rows: readonly StoredRow[];
 }
@@ -59,7 +59,7 @@ interface Found {
 const MOST_RANKED = 2000;
 
 /** Words alone, best fit first: the index of words answers by itself and only the page's rows are read. */
-function byWords(db: Store, query: FoodQuery, match: string): Found {
+function byWords(db: Store, query: FoodQuery, match: string): Hit {
   const total = db.prepare<object, { total: number }>('SELECT COUNT(*) AS total FROM listing_words WHERE listing_words MATCH @match').get({ match })?.total ?? 0;
   const order = total > MOST_RANKED ? 'rowid' : 'rank, rowid';
   const page = `SELECT rowid AS number, ROW_NUMBER() OVER () AS place FROM (SELECT rowid FROM listing_words WHERE listing_words MATCH @match ORDER BY ${order} LIMIT @limit OFFSET @offset)`;
@@ -70,7 +70,7 @@ function byWords(db: Store, query: FoodQuery, match: string): Found {
 }
 
 /** The list, filtered and sorted; with words, those that hold them. */
-function byFilter(db: Store, query: FoodQuery, match: string | undefined, { conditions, given }: Filter): Found {
+function byFilter(db: Store, query: FoodQuery, match: string | undefined, { conditions, given }: Filter): Hit {
   const all = match === undefined ? conditions : ['listing_words MATCH @match', ...conditions];
   const where = all.length > 0 ? `WHERE ${all.join(' AND ')}` : '';
   const from = match === undefined ? 'listing' : 'listing_words JOIN listing ON listing.number = listing_words.rowid';

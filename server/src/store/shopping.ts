@@ -1,6 +1,6 @@
 import { setImmediate as others } from 'node:timers/promises';
 import { type ListedEntry, type ShoppingPage, type Tick, type UseUpPage } from '@fellmist/contract';
-import { inOrderOfUse, shoppingList, type ShoppingEntry, SOON_DAYS, type ToBake, useBy, type UsesUp, useUp } from '@fellmist/core';
+import { inOrderOfUse, shoppingList, type ShoppingEntry, SOON_DAYS, type ToBake, useBy, type UsesUp, usingUp } from '@fellmist/core';
 import { type Plan } from '@fellmist/core/bake';
 import { readBake, readBegun } from './bakes';
 import { stockTaken } from './bakeStock';
@@ -97,9 +97,10 @@ export async function useUpPage({ db, larder, contents, today }: LarderStore, ow
   });
   const wanted = new Set(due.filter(({ isPast }) => !isPast).map(({ stockId }) => stockId));
   const good = items.filter(({ id }) => wanted.has(id));
+  const usesOf = usingUp(good, larder, contents, today);
   const found: UsesUp[] = [];
   for (let at = 0; at < formulas.length; at += AT_A_TIME) {
-    found.push(...useUp(formulas.slice(at, at + AT_A_TIME), good, larder, contents, today));
+    found.push(...formulas.slice(at, at + AT_A_TIME).flatMap((one) => usesOf(one) ?? []));
     await others();
   }
   found.sort((a, b) => b.score - a.score);

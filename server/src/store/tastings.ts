@@ -1,6 +1,6 @@
 import { type OddAnswer, type StoredTasting, type TastingHead } from '@fellmist/contract';
 import { tastedOf, type Tasting } from '@fellmist/core/bake';
-import { readEvents, standingOf } from './bakes';
+import { readEvents, standingEventsOf } from './bakes';
 import { type Store } from './database';
 import { DOCUMENTS, readDocument, type StoredDocument } from './documents';
 
@@ -16,7 +16,7 @@ type Row = StoredDocument & { readonly id: string; readonly madeAt: string };
 
 /** Who has scored a bake since: what was said of it before, with the eyes open, does not count. */
 function scoredSince(db: Store, bakeId: string, since: string): StoredTasting['scored'] {
-  const told = standingOf(readEvents(db, bakeId)).filter(({ kind, at }) => kind === 'tasted' && at >= since);
+  const told = standingEventsOf(readEvents(db, bakeId)).filter(({ kind, at }) => kind === 'tasted' && at >= since);
   return tastedOf(told).map(({ taster }) => ({ bakeId, taster }));
 }
 

@@ -2,7 +2,7 @@ import { type WeekItem, type WeekPage } from '@fellmist/contract';
 import { analyse, type Formula } from '@fellmist/core';
 import { isMade, ofPortions, plateFigures } from '@fellmist/core/bake';
 import { addDays, subDays } from 'date-fns';
-import { readBake, readBakesToldBetween, standingOf } from './bakes';
+import { readBake, readBakesToldBetween, standingEventsOf } from './bakes';
 import { foldedBake } from './foldedBake';
 import { type LarderStore } from './larderStore';
 import { readPlan, readPlans } from './plans';
@@ -19,7 +19,7 @@ function planned(larderStore: LarderStore, isWithin: (iso: string) => boolean, n
   const { db } = larderStore;
   const isBaked = (bakeId: string | undefined): boolean => {
     const stored = bakeId === undefined ? undefined : readBake(db, bakeId);
-    return stored !== undefined && isMade(standingOf(stored));
+    return stored !== undefined && isMade(standingEventsOf(stored));
   };
   return readPlans(db).flatMap(({ id }) => {
     const stored = readPlan(db, id, now);
@@ -52,7 +52,7 @@ function ofBake(larderStore: LarderStore, bakeId: string, isWithin: (iso: string
   const bake = foldedBake(stored, larder, contents.settings.settings);
   const { portions, portion, portionMassG: massG } = viewsOf(larderStore, bake.real);
   const head = { bakeId, title: stored.formula.title };
-  const standing = standingOf(stored);
+  const standing = standingEventsOf(stored);
   const made: readonly WeekItem[] =
     bake.madeAt !== undefined && isMade(standing) && isWithin(bake.madeAt)
       ? [{ ...head, kind: 'baked', id: `${bakeId} made`, at: bake.madeAt, portions, holds: ofPortions(portion, portions) }]

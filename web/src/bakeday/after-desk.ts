@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { IN_THE_PAN, sameShareOf } from '@fellmist/core';
 import { type Bake, cutPortions, differences, MOST_POUR_G, yieldCheck } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
@@ -19,7 +20,7 @@ import { Field } from '../ui/zorro/field';
 import { LeftOver } from './left-over';
 import { Plates } from './plates';
 import { PortionTable } from './portion-table';
-import { SAY } from './words';
+import { SAY } from './after.words';
 import { LOCALE } from '../ui/locale';
 
 type By = 'number' | 'weight' | 'pieces';
@@ -42,7 +43,7 @@ const TOLD_KCAL = 1;
 /** What came out: the yield, what stayed behind, the portions and their true numbers, and where they are kept. */
 @Component({
   selector: 'fm-after-desk',
-  imports: [Button, Choice, Field, LeftOver, Picker, Plates, PortionTable, StepCautions],
+  imports: [Button, Choice, Field, LeftOver, Picker, Plates, PortionTable, RouterLink, StepCautions],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './after-desk.html',
   styleUrl: './after-desk.less',

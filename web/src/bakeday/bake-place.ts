@@ -7,12 +7,13 @@ import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
 import { Choice, type Option } from '../ui/choice';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
+import { Ways } from '../parts/ways';
 import { Button } from '../ui/zorro/button';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { AfterDesk } from './after-desk';
 import { LinkWords } from './link-words';
 import { OvenTime } from '../oven/oven-time';
-import { PlanDesk } from './plan-desk';
+import { PlanTab } from './plan-tab';
 import { isOpen } from '@fellmist/core/bake';
 import { SetAside } from './set-aside';
 import { isToBake, TABS } from './tabs';
@@ -24,12 +25,13 @@ type Show = 'plan' | 'oven' | 'after';
 /** One bake: how large and in what, and what came out of it. */
 @Component({
   selector: 'fm-bake-place',
-  imports: [AfterDesk, Button, Choice, LinkWords, MoreMenu, OvenTime, PlanDesk, RouterLink, SetAside, Skeleton],
+  imports: [AfterDesk, Button, Choice, LinkWords, MoreMenu, OvenTime, PlanTab, RouterLink, SetAside, Skeleton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bake-place.html',
 })
 export class BakePlace {
   protected readonly say = SAY;
+  private readonly ways = inject(Ways);
   private readonly store = inject(Store);
   protected readonly desk = inject(BakeDesk);
   readonly id = input.required<string>();
@@ -38,7 +40,7 @@ export class BakePlace {
   private readonly chosen = signal<Show | undefined>(undefined);
   protected readonly shows = computed((): readonly Option<Show>[] => [
     { value: 'plan', label: SAY.sizeAndTin },
-    { value: 'oven', label: TABS[this.desk.product()?.heat ?? 'none'] },
+    { value: 'oven', label: TABS[this.desk.heat() ?? 'none'] },
     { value: 'after', label: SAY.whatCameOut },
   ]);
 
@@ -47,13 +49,15 @@ export class BakePlace {
     const [chosen, bake] = [this.chosen(), this.desk.bake()];
     if (chosen !== undefined) return chosen;
     if (bake?.lines.some(isOpen) && bake.heated === undefined) return 'plan';
-    return isToBake(this.desk.product(), bake) ? 'oven' : 'after';
+    return isToBake(this.desk.heat(), bake) ? 'oven' : 'after';
   });
   protected readonly poured = computed(() => {
     const lines = this.desk.bake()?.lines ?? [];
     return SAY.pouredOf(lines.filter(({ state }) => state === 'poured').length, lines.filter(({ state }) => state !== 'left out').length);
   });
+  private readonly formulaId = computed(() => this.desk.events().flatMap((event) => (event.kind === 'planned' ? [event.formulaId] : []))[0]);
   protected readonly more = computed((): readonly MoreItem[] => [
+    ...this.ways.from('bakes', this.formulaId()),
     { words: SAY.exportTheBake, href: bakeUrl(this.id(), '/bake.json') },
     { words: SAY.exportAsRecipe, href: bakeUrl(this.id(), '/recipe.jsonld') },
     { words: SAY.undoTheLast, run: () => this.desk.undoLast() },

@@ -12,6 +12,7 @@ import { shelfActions, shelfFeature } from '../state/shelf.feature';
 import { PlanList } from '../dayplan/plan-list';
 import { KeptList } from '../parts/kept-list';
 import { Picker } from '../ui/pick';
+import { firstRows } from '../ui/firstRows';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Skeleton } from '../ui/zorro/skeleton';
@@ -38,6 +39,7 @@ export class Bakes {
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly failure = this.store.selectSignal(bakeFeature.selectListFailure);
   private readonly heads = this.store.selectSignal(bakeFeature.selectHeads);
+  private readonly firstHeads = firstRows(this.heads);
   private readonly days = new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
   private readonly shelf = this.store.selectSignal(shelfFeature.selectListed);
   protected readonly formulas = computed(() => (this.shelf() ?? []).map(({ id, title }) => ({ value: id, label: title })));
@@ -45,7 +47,11 @@ export class Bakes {
   private readonly sent = toSignal(inject(ActivatedRoute).queryParamMap);
 
   protected readonly rows = computed(() =>
-    this.heads()?.map((head) => ({ head, day: this.days.format(new Date(head.begunAt)), state: head.isFinished ? SAY.finished : head.events > 1 ? SAY.underWay : SAY.planned })),
+    this.firstHeads()?.map((head) => ({
+      head,
+      day: this.days.format(new Date(head.begunAt)),
+      state: head.isFinished ? SAY.finished : head.events > 1 ? SAY.underWay : SAY.planned,
+    })),
   );
 
   /** A page that is full may have another after it. */

@@ -6,7 +6,7 @@ import { SAY } from './words';
 export const TABS = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: SAY.inTheMicrowave, none: SAY.timers } as const;
 
 /** Whether what is mixed has still to go into the oven or onto the plate. */
-export function isToBake(product: ProductClass | undefined, bake: Bake | undefined): boolean {
-  const isHeated = product?.heat === 'oven' || product?.heat === 'griddle';
+export function isToBake(heat: ProductClass['heat'] | undefined, bake: Bake | undefined): boolean {
+  const isHeated = heat === 'oven' || heat === 'griddle';
   return isHeated && !bake?.isFinished && bake?.yield === undefined && bake?.heated?.to === undefined;
 }

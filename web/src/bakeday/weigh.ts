@@ -273,7 +273,7 @@ export class Weigh {
     this.chosen.set(undefined);
   }
 
-  /** What the large key does: it keeps a pour that is off, takes a spoon, or takes the reading. */
+  /** What the large key does: the first of what can be done about a pour that is off, the step, the spoon, or the reading. */
   private enter(): void {
     const [[first], step] = [this.choices(), this.toDo()];
     if (first) this.decide(first);

@@ -9,6 +9,7 @@ import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Preferences } from '../state/preferences';
 import { Button } from '../ui/zorro/button';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
+import { Ways } from '../parts/ways';
 import { Tooltip } from '../ui/zorro/tooltip';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
@@ -28,6 +29,7 @@ const REST_MS = 800;
 })
 export class BenchHead {
   protected readonly say = SAY;
+  private readonly ways = inject(Ways);
   protected readonly portionWord = computed(() => portionWordFor(this.formula().portionWord, this.formula().portions));
   protected readonly fieldNumber = fieldNumber;
   protected readonly desk = inject(Desk);
@@ -68,8 +70,7 @@ export class BenchHead {
     const { formulaId, head, waiting } = this.state();
     const isOnlyHere = this.unsaved() || waiting.length > 0;
     const exported = isOnlyHere || !formulaId || !head ? { words: SAY.exportOnceItIsSaved } : { words: SAY.exportTheRecipe, href: `/api/formulas/${formulaId}/recipe.jsonld` };
-    const compared = !formulaId ? [] : [{ words: SAY.compareIt, run: (): void => void this.router.navigate(['/compare'], { queryParams: { of: formulaId } }) }];
-    return [...compared, { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
+    return [...this.ways.from('bench', formulaId), { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
   });
 
   /** There has been nothing to save for a moment: the next step is to bake it, where the eye looks for the next step. */

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type Larder, type MeasureSystem, readDocument, type ReadDocument } from '@fellmist/core';
 import { catchError, concatMap, filter, map, type Observable, of, Subject, switchMap } from 'rxjs';
 import { FarKitchen } from '../state/farKitchen';
-import { HeavyWork, type Step } from '../workers/heavyWork';
+import { HeavyWork, type WorkStep } from '../workers/heavyWork';
 
 /** Texts longer than this take more than a frame to read; a recipe of forty lines has about 1,500 characters. */
 export const READ_HERE = 3000;
@@ -47,7 +47,7 @@ export class FarReader {
   private readFar({ text, larder, measures }: Question): Observable<ReadDocument> {
     return this.kitchen.taken(larder).pipe(
       concatMap(() => this.heavy.run('readText', { text, measures })),
-      filter((step): step is Extract<Step<ReadDocument>, { kind: 'done' }> => step.kind === 'done'),
+      filter((step): step is Extract<WorkStep<ReadDocument>, { kind: 'done' }> => step.kind === 'done'),
       map(({ answer }) => answer),
     );
   }

@@ -16,7 +16,7 @@ import { inTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
-import { SAY } from './words';
+import { SAY } from './pairs.words';
 
 interface RebuiltRow {
   readonly line: Line;

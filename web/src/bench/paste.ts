@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import {
   limitFaults,
@@ -136,6 +136,9 @@ export class Paste {
     return formula ? limitFaults(formula) : [];
   });
 
+  /** Pressed before the text was read: done once it is. */
+  private readonly isWanted = signal(false);
+  private readonly isPending = computed(() => !this.isBlank() && !this.reading().formula && this.reading().error === undefined);
   protected readonly isBlank = computed(() => this.text().trim() === '');
   protected readonly counts = computed(() => {
     const states = this.reading().formula ? allLines(this.reading().formula as Formula).map(lineState) : [];
@@ -165,12 +168,16 @@ export class Paste {
       const larder = this.desk.larder();
       if (larder && this.isLong()) this.far.ask(this.text(), larder, this.measures());
     });
+    effect(() => {
+      if (this.isWanted() && !this.isPending()) untracked(() => void this.put());
+    });
     inject(DestroyRef).onDestroy(() => clearTimeout(waiting));
   }
 
   protected type(text: string): void {
     this.text.set(text);
     this.tried.set(false);
+    this.isWanted.set(false);
     keepText(text);
   }
 
@@ -190,6 +197,8 @@ export class Paste {
 
   protected async put(): Promise<void> {
     this.tried.set(true);
+    this.isWanted.set(this.isPending());
+    if (this.isPending()) return;
     const { formula, basedOn } = this.reading();
     if (this.overLimits().length > 0) return;
     const larder = this.desk.larder();

@@ -28,7 +28,7 @@ const SHOWN: readonly { readonly key: Figure; readonly name: string; readonly un
 const RESTED_MS = 700;
 
 /** How much is on the plate. */
-type Plate = 'portion' | 'per100g' | 'batch' | 'eaten';
+type PlateSize = 'portion' | 'per100g' | 'batch' | 'eaten';
 
 /** A portion's figures in large numerals, with the original, the change and the likely range. */
 @Component({
@@ -67,9 +67,9 @@ export class Strip {
     return { state, short: `✗ ${isAbove ? '+' : '−'}${showNumber(missedBy, digits)}`, words: SAY.missedBy(words, showNumber(missedBy, digits)), look };
   }
 
-  protected readonly plate = signal<Plate>('portion');
+  protected readonly plate = signal<PlateSize>('portion');
   protected readonly eaten = signal(2);
-  protected readonly plateOptions = computed((): readonly Option<Plate>[] => [
+  protected readonly plateOptions = computed((): readonly Option<PlateSize>[] => [
     { value: 'portion', label: aPortionAtHead(this.desk.sheet()?.rebuild.portionWord) },
     { value: 'per100g', label: '100 g' },
     { value: 'batch', label: SAY.theBatch },

@@ -5,6 +5,7 @@ import { Store } from '@ngrx/store';
 import { bookActions, bookFeature } from '../state/book.feature';
 import { Choice, type Option } from '../ui/choice';
 import { MoreMenu, type MoreItem } from '../ui/more-menu';
+import { Ways } from '../parts/ways';
 import { showNumber } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
 import { Skeleton } from '../ui/zorro/skeleton';
@@ -30,6 +31,7 @@ const SIZE = 300;
 })
 export class BookPlace {
   protected readonly say = SAY;
+  private readonly ways = inject(Ways);
   protected readonly size = SIZE;
   protected readonly rightR = RIGHT * STEP;
   private readonly store = inject(Store);
@@ -78,6 +80,7 @@ export class BookPlace {
 
   /** What else can be done with the page. */
   protected readonly more = computed((): readonly MoreItem[] => [
+    ...this.ways.from('book', this.formulaId()),
     { words: SAY.writeDown, run: () => void this.router.navigate(['/book', this.formulaId(), 'written']) },
     { words: SAY.csv, href: '/api/book/scores.csv' },
     ...this.tries().map(({ number, bakeId }) => ({ words: SAY.markdown(number), href: `/api/book/tries/${bakeId}.md` })),

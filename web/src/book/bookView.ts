@@ -1,5 +1,5 @@
 import type { BookTry } from '@fellmist/contract';
-import { type Cause, type Change, changesBetween, faultsTold, meanOn, nextAmount, type NextAmount, type Scale, SCALES, type Trial } from '@fellmist/core/bake';
+import { type Cause, type FoodChange, changesBetween, faultsTold, meanOn, nextAmount, type NextAmount, type Scale, SCALES, type Trial } from '@fellmist/core/bake';
 
 /** Within half a step of right is right: nobody tells less apart. House value. */
 export const RIGHT = 0.5;
@@ -12,19 +12,19 @@ export interface Numbered extends BookTry {
 /** The scale's mean of a try; undefined where nobody said. */
 export const meanOf = (one: BookTry, of: Scale | 'overall'): number | undefined => meanOn(one.scores, of)?.mean;
 
-/** The two scales on which the tries lie furthest apart: they show best where each landed. */
+/** The two scales on which the tries lie furthest apart, of those that anyone gave: they show best where each landed. */
 export function widestScales(tries: readonly BookTry[]): readonly [Scale, Scale] {
   const width = (scale: Scale): number => {
     const means = tries.flatMap((one) => meanOf(one, scale) ?? []);
-    return means.length < 2 ? -1 : Math.max(...means) - Math.min(...means);
+    return means.length === 0 ? -1 : Math.max(...means) - Math.min(...means);
   };
   const [first = 'thickness', second = 'sweetness'] = [...SCALES].sort((a, b) => width(b) - width(a));
   return [first, second];
 }
 
-export interface Proposal {
+export interface NextTry {
   readonly scale: Scale;
-  readonly change: Change;
+  readonly change: FoodChange;
   readonly next: NextAmount;
   readonly trials: readonly Trial[];
 }
@@ -33,7 +33,7 @@ export interface Proposal {
  * What to try next after two tries, where one thing alone was changed: from every try that differs from the later one in that
  * food alone, the amount at which the scale that is furthest from right should be right. Undefined where more was changed, or nobody tasted.
  */
-export function proposalAfter(then: BookTry, now: BookTry, all: readonly BookTry[]): Proposal | undefined {
+export function proposalAfter(then: BookTry, now: BookTry, all: readonly BookTry[]): NextTry | undefined {
   // Seen from the later try, so that every amount is for a batch of its size.
   const [change, another] = changesBetween(now.poured, then.poured);
   if (!change || another) return undefined;
@@ -56,34 +56,36 @@ export function proposalAfter(then: BookTry, now: BookTry, all: readonly BookTry
 }
 
 /** A fault, or a scale with its side, and how many told it. */
-export interface Told {
+export interface TastedFault {
   readonly fault: string;
   readonly scale?: Scale;
   readonly side?: 'low' | 'high';
   readonly tasters: number;
+  /** How far off the mean is, in steps of the scale. */
+  readonly off?: number;
 }
 
 /** What tasters told of a try that something may be behind: ticked faults, and scales off just right by half a step or more. */
-export function faultsOf(one: Pick<BookTry, 'scores'>): readonly Told[] {
+export function faultsOf(one: Pick<BookTry, 'scores'>): readonly TastedFault[] {
   const sides = SCALES.flatMap((scale) => {
     const mean = meanOn(one.scores, scale);
     return mean && Math.abs(mean.mean) >= RIGHT ? [{ scale, side: mean.mean < 0 ? ('low' as const) : ('high' as const), off: Math.abs(mean.mean), tasters: mean.tasters }] : [];
   });
   sides.sort((a, b) => b.off - a.off);
-  return [...faultsTold(one.scores), ...sides.map(({ scale, side, tasters }) => ({ fault: `${scale}:${side}`, scale, side, tasters }))];
+  return [...faultsTold(one.scores), ...sides.map(({ scale, side, tasters, off }) => ({ fault: `${scale}:${side}`, scale, side, tasters, off }))];
 }
 
 export interface LikelyCause {
   readonly cause: Cause;
-  readonly explains: readonly { readonly told: Told; readonly reason: string }[];
+  readonly explains: readonly { readonly told: TastedFault; readonly reason: string }[];
 }
 
 /** How many causes are shown that something speaks for, and how many questions. */
 const [MOST_SEEN, MOST_ASKED] = [5, 3];
 
 /** Causes of all that was told, each once with whatever it would explain; what explains most, by tasters and by how far it is off, first. */
-export function likelyCauses(found: readonly { readonly told: Told; readonly causes: readonly Cause[] }[]): readonly LikelyCause[] {
-  const all = new Map<string, { cause: Cause; explains: { told: Told; reason: string }[]; weight: number }>();
+export function likelyCauses(found: readonly { readonly told: TastedFault; readonly causes: readonly Cause[] }[]): readonly LikelyCause[] {
+  const all = new Map<string, { cause: Cause; explains: { told: TastedFault; reason: string }[]; weight: number }>();
   for (const { told, causes } of found) {
     for (const cause of causes) {
       // What mends it is what makes two rows one cause: "a little less liquid" explains gummy and too wet alike.

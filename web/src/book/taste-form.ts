@@ -2,12 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredTasting } from '@fellmist/contract';
-import { faultsFor, inOrder, type Scale, SCALES, standingEvents, tastedOf } from '@fellmist/core/bake';
+import { faultsFor, inOrder, type Scale, scalesFor, standingEvents, tastedOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
 import { bakeFeature } from '../state/bake.feature';
-import { bookActions } from '../state/book.feature';
+import { bookActions, bookFeature } from '../state/book.feature';
 import { BakeDesk } from '../state/bakeDesk';
+import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
@@ -28,7 +29,7 @@ const NONE = '';
 export class TasteForm {
   protected readonly say = SAY;
   protected readonly desk = inject(BakeDesk);
-  protected readonly faults = computed(() => faultsFor(this.desk.product()));
+  protected readonly faults = computed(() => faultsFor(this.desk.product(), this.desk.heat()));
   private readonly store = inject(Store);
   protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
   private readonly asking = inject(Asking);
@@ -43,7 +44,7 @@ export class TasteForm {
   protected readonly code = computed(() => this.samples().find(({ bakeId }) => bakeId === this.bakeId())?.code);
   protected readonly overalls: readonly Option<string>[] = Array.from({ length: 9 }, (_, i) => ({ value: String(i + 1), label: String(i + 1) }));
   protected readonly answers: readonly Option<string>[] = ANSWERS.map((label, i) => ({ value: String(i - 2), label }));
-  protected readonly scales = SCALES.map((scale) => ({ scale, ...SCALE_WORDS[scale] }));
+  protected readonly scales = computed(() => scalesFor(this.desk.product(), this.desk.heat()).map((scale) => ({ scale, ...SCALE_WORDS[scale] })));
   protected readonly taster = signal('');
   protected readonly overall = signal(NONE);
   protected readonly given = signal<Readonly<Partial<Record<Scale, string>>>>({});
@@ -53,12 +54,26 @@ export class TasteForm {
   protected readonly told = signal<string | undefined>(undefined);
   /** Who has tasted it, with what they gave overall. */
   protected readonly before = computed(() => tastedOf(standingEvents(inOrder(this.desk.events()))).map(({ taster, overall }) => ({ taster, overall })));
+  private readonly page = this.store.selectSignal(bookFeature.selectPage);
+  private readonly preferences = inject(Preferences);
+  /** Who may taste next: the household, and whoever tasted an earlier try, each until they have. */
+  protected readonly next = computed(() => {
+    const page = this.page();
+    const others = page !== undefined && page.formulaId === this.formulaId() ? page.tries.flatMap(({ scores }) => scores.map(({ taster }) => taster)) : [];
+    const done = new Set(this.before().map(({ taster }) => taster.toLowerCase()));
+    const names = new Map([...(this.preferences.settings().people ?? []), ...others].map((name) => [name.toLowerCase(), name]));
+    return [...names].flatMap(([key, name]) => (done.has(key) ? [] : [name]));
+  });
   protected readonly formulaId = computed(() => this.desk.events().find((event) => event.kind === 'planned')?.formulaId);
 
   constructor() {
     effect(() => {
       const id = this.bakeId();
       untracked(() => this.desk.open(id));
+    });
+    effect(() => {
+      const formulaId = this.formulaId();
+      if (formulaId !== undefined) untracked(() => this.store.dispatch(bookActions.pageWanted({ formulaId })));
     });
     effect(() => {
       const [id, who] = [this.tasting(), this.who()];

@@ -100,7 +100,7 @@ export class TryAdvice {
   protected readonly noProposal = computed(() => {
     const pair = this.pair();
     if (this.isRight()) return SAY.itIsRight(this.asked()?.number ?? '');
-    if (!pair) return SAY.twoNeeded;
+    if (!pair) return this.asked()?.scores.length ? SAY.oneTells : SAY.tasteFirst;
     const changes = changesBetween(pair[0].poured, pair[1].poured).length;
     if (changes > 1) return SAY.oneAtATime(changes);
     return changes === 0 ? SAY.nothingMoved : SAY.nobodyTasted;
@@ -124,7 +124,7 @@ export class TryAdvice {
     const [asked, sheet, larder, tables] = [this.asked(), this.sheet(), this.desk.larder(), this.desk.tables()];
     if (!asked || !sheet || !larder || !tables) return undefined;
     const told = faultsOf(asked).filter(({ scale }) => scale === undefined || scale !== this.proposal()?.bringsRight);
-    const all = likelyCauses(told.map((one) => ({ told: one, causes: causesOf(one.fault, sheet, asked.process, larder, tables) })));
+    const all = likelyCauses(told.map((one) => ({ told: one, causes: causesOf(one.fault, sheet, asked.process, larder, tables, one.off) })));
     return all.map(({ cause, explains }) => ({
       ...cause,
       // Where tries have shown how much of it is right, no reckoned amount stands beside that.

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { type Figure, ledgerOf, roleOf } from '@fellmist/core';
+import { allLines, type Figure, ledgerOf, roleOf } from '@fellmist/core';
 import { changesBetween, ledgerMove, SCALES } from '@fellmist/core/bake';
 import { roleAmount, RoleTrack, type Track, trackOf } from '../parts/role-track';
 import { Desk } from '../state/desk';
@@ -35,7 +35,7 @@ interface Row {
   readonly now: string;
 }
 
-/** Two tries side by side: what was really poured, what that moved in the balance and in a portion, how it was made, and what the tasters said. */
+/** Two tries side by side, or the only one alone: what was really poured, what that moved in the balance and in a portion, how it was made, and what the tasters said. */
 @Component({
   selector: 'fm-try-compare',
   imports: [RoleTrack],
@@ -47,12 +47,20 @@ export class TryCompare {
   protected readonly say = SAY;
   private readonly desk = inject(Desk);
   private readonly preferences = inject(Preferences);
-  readonly pair = input.required<readonly [Numbered, Numbered]>();
+  readonly pair = input.required<readonly [Numbered | undefined, Numbered]>();
 
   /** What was poured differently, what moves the ledger furthest first. */
   protected readonly changes = computed(() => {
     const [then, now] = this.pair();
     const [larder, mix] = [this.desk.larder(), this.analysed()[0]?.sums];
+    if (!then)
+      return allLines(now.poured).map(({ id, name, foodId, massG }) => ({
+        id,
+        name: this.desk.foodName(foodId) ?? name,
+        then: '',
+        now: massG === undefined ? SAY.notKnown : `${showNumber(massG, massG < 10 ? 1 : 0)} g`,
+        share: 0,
+      }));
     const found = changesBetween(then.poured, now.poured).map((one) => {
       const food = one.foodId === undefined ? undefined : larder?.foods.get(one.foodId);
       return { ...one, moved: food && mix ? ledgerMove(mix, food, one.nowG - one.thenG) : 0 };
@@ -61,16 +69,20 @@ export class TryCompare {
     return found
       .sort((a, b) => b.moved - a.moved)
       .map(({ name, foodId, thenG, nowG, moved }) => ({
+        id: foodId ?? name,
         name: this.desk.foodName(foodId) ?? name,
-        then: showNumber(thenG, 0),
-        now: showNumber(nowG, 0),
+        then: `${showNumber(thenG, 0)} g`,
+        now: `${showNumber(nowG, 0)} g`,
         share: (moved / most) * 100,
       }));
   });
   /** The later one was of another size: its amounts stand at the size of the earlier one. */
-  protected readonly isResized = computed(() => Math.abs(this.pair()[0].factor - this.pair()[1].factor) > 1e-6);
+  protected readonly isResized = computed(() => {
+    const [then, now] = this.pair();
+    return then !== undefined && Math.abs(then.factor - now.factor) > 1e-6;
+  });
 
-  private readonly analysed = computed(() => this.pair().map(({ poured }) => this.desk.analysed(poured)));
+  private readonly analysed = computed(() => this.pair().map((one) => this.desk.analysed(one?.poured)));
 
   /** Roles that a hand would notice, those that moved furthest first, in steps of what is just noticed. */
   protected readonly roles = computed(() => {
@@ -90,18 +102,18 @@ export class TryCompare {
 
   private readonly portion = computed((): readonly Row[] => {
     const [then, now] = this.analysed();
-    if (!then || !now) return [];
+    if (!now) return [];
     return FIGURE_ROWS.filter(({ key }) => COMPARED.includes(key)).flatMap(({ key, name, unit, digits }) => {
-      const [was, is] = [showSum(then.views.portion[key], digits), showSum(now.views.portion[key], digits)];
-      return was === is ? [] : [{ name, then: `${was} ${unit}`, now: `${is} ${unit}` }];
+      const [was, is] = [then && `${showSum(then.views.portion[key], digits)} ${unit}`, `${showSum(now.views.portion[key], digits)} ${unit}`];
+      return was === is ? [] : [{ name, then: was ?? '', now: is }];
     });
   });
 
   private readonly process = computed((): readonly Row[] => {
     const [then, now] = this.pair();
     const row = (name: string, of: (one: Numbered) => string | undefined): readonly Row[] => {
-      const [was, is] = [of(then), of(now)];
-      return was === undefined && is === undefined ? [] : [{ name, then: was ?? SAY.notKnown, now: is ?? SAY.notKnown }];
+      const [was, is] = [then && of(then), of(now)];
+      return was === undefined && is === undefined ? [] : [{ name, then: was ?? (then ? SAY.notKnown : ''), now: is ?? SAY.notKnown }];
     };
     return [
       ...row(SAY.inTheHeat, ({ process: { heatS } }) => (heatS === undefined ? undefined : SAY.minutes(showNumber(heatS / 60, 0)))),
@@ -113,13 +125,13 @@ export class TryCompare {
   protected readonly effects = computed(() => {
     const pair = this.pair();
     return SCALES.flatMap((scale) => {
-      const [then, now] = pair.map((one) => meanOf(one, scale));
+      const [then, now] = pair.map((one) => one && meanOf(one, scale));
       if (then === undefined && now === undefined) return [];
       const { name, little, much } = SCALE_WORDS[scale];
       const said = (score: number | undefined): string =>
         score === undefined ? SAY.tastersNone : Math.abs(score) <= RIGHT ? SAY.justRight : `${score < 0 ? little : much} ${showNumber(Math.abs(score), 1)}`;
       const track: Track = { ...BLANK, name, ends: [little, much], from: then === undefined ? undefined : placeOf(then), to: now === undefined ? undefined : placeOf(now) };
-      return [{ track, words: `${said(then)}, ${said(now)}` }];
+      return [{ track, words: pair[0] ? `${said(then)}, ${said(now)}` : said(now) }];
     });
   });
 

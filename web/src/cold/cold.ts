@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type ColdSetup, mainPart, styleOf, type Why } from '@fellmist/core';
+import { type ColdSetup, mainPart, styleOf, USUAL_COLD, type Why } from '@fellmist/core';
 import { Store } from '@ngrx/store';
+import { FromShelf } from '../parts/from-shelf';
 import { Ledger } from '../parts/ledger';
 import { Proposals } from '../parts/proposals';
 import { SwapPanel } from '../parts/swap-panel';
@@ -26,12 +27,10 @@ const TABS: readonly Option<Tab>[] = [
   { value: 'overrun', label: SAY.overrun },
 ];
 
-const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'stand', liquidFirst: 0.5, splashes: [], readings: [] };
-
 /** What lies on the bench as an ice or a whipped bowl: its curve, its foam, its air. */
 @Component({
   selector: 'fm-cold-table',
-  imports: [Button, Choice, FreezeDesk, Ledger, MixTable, OverrunDesk, Proposals, RouterLink, SwapPanel, WhipDesk, WhyPanel],
+  imports: [Button, Choice, FreezeDesk, FromShelf, Ledger, MixTable, OverrunDesk, Proposals, RouterLink, SwapPanel, WhipDesk, WhyPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './cold.html',
   styleUrl: './cold.less',
@@ -39,6 +38,7 @@ const START: ColdSetup = { storedC: -18, servedC: -12, bowlMl: 4000, mixer: 'sta
 })
 export class ColdTable {
   protected readonly say = SAY;
+  protected readonly coldClasses = ['frozen', 'whipped-bowl'];
   private readonly store = inject(Store);
   protected readonly desk = inject(Desk);
   protected readonly lineDesk = inject(LineDesk);
@@ -52,7 +52,7 @@ export class ColdTable {
   protected readonly asked = signal<Asked | undefined>(undefined);
   protected readonly swapping = signal<string | undefined>(undefined);
   protected readonly swapLine = computed(() => this.lineDesk.line(this.swapping() ?? ''));
-  protected readonly setup = computed((): ColdSetup => this.desk.sheet()?.rebuild.cold ?? { ...START, storedC: this.preferences.settings().freezerC });
+  protected readonly setup = computed((): ColdSetup => this.desk.sheet()?.rebuild.cold ?? { ...USUAL_COLD, storedC: this.preferences.settings().freezerC });
   protected readonly part = computed(() => {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     return sheet && larder ? mainPart(sheet.rebuild, larder) : undefined;
@@ -86,5 +86,10 @@ export class ColdTable {
 
   protected save(): void {
     this.store.dispatch(benchActions.save({ label: SAY.atTheColdTable }));
+  }
+
+  /** It lies on the bench too, and this place stays open. */
+  protected open(id: string): void {
+    this.store.dispatch(benchActions.openWanted({ id }));
   }
 }

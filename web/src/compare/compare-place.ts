@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type Difference, type Figure, tableOf, TERMS, type Terms, weightForEnergy } from '@fellmist/core';
-import { CompareDesk, keyOf, pickOf } from '../state/compareDesk';
+import { CompareDesk, pickKey, pickOf } from '../state/compareDesk';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { FIGURE_ROWS, showChange, showNumber, showSum } from '../ui/figures';
@@ -56,7 +56,7 @@ export class ComparePlace {
 
   /** What can be laid beside: the formula's own original and tries first, then what was bought, then the other formulas. */
   protected readonly choices = computed((): readonly Option<string>[] => {
-    const taken = new Set(this.compare.picks().map(keyOf));
+    const taken = new Set(this.compare.picks().map(pickKey));
     const id = this.compare.formulaId();
     const entries = this.compare.entries();
     const title = entries.find((entry) => entry.id === id)?.title ?? '';

@@ -20,6 +20,7 @@ const NEEDS_H = 4;
   imports: [Button, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-list.html',
+  styleUrl: './plan-list.less',
 })
 export class PlanList {
   protected readonly say = SAY;

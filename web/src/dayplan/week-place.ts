@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { WeekItem } from '@fellmist/contract';
 import type { Figures } from '@fellmist/core';
-import { heldTogether, ofPortions, type Share, weekOf } from '@fellmist/core/bake';
+import { heldTogether, ofPortions, type EatenShare, weekOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { addDays, formatISO, isValid, parseISO, startOfWeek } from 'date-fns';
 import { KeptList } from '../parts/kept-list';
@@ -103,11 +103,11 @@ export class WeekPlace {
     return { id, word, title, name, link, isSoft: kind !== 'eaten', cells: this.cells(item) };
   }
 
-  private sum(name: string, share: Pick<Share, 'portions' | 'holds'>) {
+  private sum(name: string, share: Pick<EatenShare, 'portions' | 'holds'>) {
     return { name, cells: this.cells(share) };
   }
 
-  private cells({ portions, holds }: Pick<Share, 'portions' | 'holds'>): readonly string[] {
+  private cells({ portions, holds }: Pick<EatenShare, 'portions' | 'holds'>): readonly string[] {
     const figures = [this.preferences.energyFigure(), 'proteinG', 'netCarbG'] as const;
     return [showPortions(portions), ...figures.map((key) => (holds ? showSum(holds[key], 0) : SAY.unknown))];
   }

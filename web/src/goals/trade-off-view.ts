@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { type Axis, type AxisFigure, proposalWords, type TradePoint } from '@fellmist/core';
+import { type TradeAxis, type AxisFigure, proposalWords, type TradePoint } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { GoalDesk } from '../state/goalDesk';
 import { Preferences } from '../state/preferences';
@@ -15,7 +15,7 @@ import { WorkBar } from './work-bar';
 import { SAY } from './words';
 
 const AXES: readonly AxisFigure[] = ['energyKcal', 'proteinG', 'fatG', 'netCarbG', 'sugarsG', 'fibreG', 'saltG', 'cost', 'sweetness', 'thickness'];
-type Wants = Axis['wants'];
+type Wants = TradeAxis['wants'];
 
 /** Two figures against each other: the best rebuilds as a curve and as a table, to pick one from. */
 @Component({
@@ -103,7 +103,7 @@ export class TradeOffView {
     return figure === 'thickness' ? SAY.thickness : goalFacts(figure).name;
   }
 
-  private axisName({ figure }: Axis): string {
+  private axisName({ figure }: TradeAxis): string {
     if (figure === 'thickness') return SAY.thicknessAxis;
     const unit = figure === 'cost' ? this.preferences.currency() : goalFacts(figure).unit;
     return `${this.nameOf(figure)}, ${unit}`;
@@ -115,7 +115,7 @@ export class TradeOffView {
   }
 
   /** Where the formula stands as it lies. */
-  private nowOf({ figure }: Axis): number | undefined {
+  private nowOf({ figure }: TradeAxis): number | undefined {
     const [rebuild, cost] = [this.desk.rebuild(), this.desk.cost()];
     if (!rebuild) return undefined;
     if (figure === 'thickness' || figure === 'sweetness') return rebuild.measures[figure];
@@ -123,7 +123,7 @@ export class TradeOffView {
     return rebuild.views.portion[figure].amount;
   }
 
-  protected setAxis(at: number, change: Partial<Axis>): void {
+  protected setAxis(at: number, change: Partial<TradeAxis>): void {
     const [x, y] = this.goalDesk.axes();
     this.picked.set(undefined);
     this.goalDesk.axes.set(at === 0 ? [{ ...x, ...change }, y] : [x, { ...y, ...change }]);

@@ -14,7 +14,7 @@ import { Picker } from '../ui/pick';
 import { fieldTemperature, readTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
-import { Select, SelectOption } from '../ui/zorro/select';
+import { Select } from '../ui/zorro/select';
 import { Switch } from '../ui/zorro/switch';
 import { CopiesDesk } from './copies-desk';
 import { KitchenDesk } from './kitchen-desk';
@@ -54,10 +54,12 @@ function nameOf(locale: string): string {
   return new Intl.DisplayNames(LOCALE, { type: 'language' }).of(locale) ?? locale;
 }
 
+const asRows = <T extends string>(values: readonly T[]): Option<T>[] => values.map((value) => ({ value, label: value }));
+
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
 @Component({
   selector: 'fm-house',
-  imports: [Button, Choice, CopiesDesk, Field, FormsModule, KitchenDesk, Picker, Select, SelectOption, ShareDesk, Switch],
+  imports: [Button, Choice, CopiesDesk, Field, FormsModule, KitchenDesk, Picker, Select, ShareDesk, Switch],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './house.html',
   styleUrl: './house.less',
@@ -87,13 +89,13 @@ export class House {
     { label: 'kcal', value: 'kcal' },
     { label: 'kJ', value: 'kJ' },
   ];
-  protected readonly currencies = CURRENCIES;
+  protected readonly currencies = asRows(CURRENCIES);
   protected readonly carbCounts = CARB_COUNTS.map((value) => ({ value, label: CARB_COUNT_WORDS[value] }));
   protected readonly energyCounts = ENERGY_COUNTS.map((value) => ({ value, label: ENERGY_WORDS[value] }));
-  protected readonly schools = SCHOOLS;
+  protected readonly schools = asRows(SCHOOLS);
   /** Who eats here, each with what they eat by and may not have. */
   protected readonly people = computed(() => (this.settings().people ?? []).map((name) => ({ name, diet: dietOf(this.settings(), name) })));
-  protected readonly allergens = ALLERGENS;
+  protected readonly allergens = asRows(ALLERGENS);
   protected readonly removed = this.store.selectSignal(removedFeature.selectListed);
   protected readonly fault = this.store.selectSignal(removedFeature.selectFailure);
   protected readonly sizes: readonly Option<TextSize>[] = TEXT_SIZES.map((value) => ({

@@ -7,7 +7,7 @@ import { LarderDesk } from '../state/larderDesk';
 import { showNumber } from '../ui/figures';
 import { StockOf } from './stock-of';
 import { Button } from '../ui/zorro/button';
-import { SAY } from './words';
+import { SAY } from './food.words';
 
 interface CardRow {
   readonly name: string;

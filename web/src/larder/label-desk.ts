@@ -22,7 +22,7 @@ import { showNumber } from '../ui/figures';
 import { readAmountTyped } from '../ui/numbers';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
-import { SAY } from './words';
+import { SAY } from './label.words';
 
 interface FigureField {
   readonly key: LabelFigure;

@@ -19,9 +19,9 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
 
-type Desk = 'label' | 'measures' | 'thirst' | 'money' | 'history';
+type EditorDesk = 'label' | 'measures' | 'thirst' | 'money' | 'history';
 
-const DESKS: readonly Option<Desk>[] = [
+const DESKS: readonly Option<EditorDesk>[] = [
   { label: SAY.label, value: 'label' },
   { label: SAY.scoopAndCup, value: 'measures' },
   { label: SAY.thirst, value: 'thirst' },
@@ -55,8 +55,11 @@ export class PackEditor {
   protected readonly larderDesk = inject(LarderDesk);
   readonly id = input.required<string>();
   readonly kind = input<string>();
+  /** A piece that was weighed elsewhere, to be noted here: what it is, and its grams. */
+  readonly piece = input<string>();
+  readonly weighs = input<string>();
   protected readonly desks = DESKS;
-  protected readonly desk = signal<Desk>('label');
+  protected readonly desk = signal<EditorDesk>('label');
   protected readonly draft = signal<Pack | undefined>(undefined);
   protected readonly version = signal(0);
   private readonly savedText = signal('');
@@ -76,6 +79,8 @@ export class PackEditor {
     const [pack, generic] = [this.draft(), this.generic()];
     return pack && generic && packAsFood(pack, generic);
   });
+  /** A saved pack that no recipe takes by itself yet. */
+  protected readonly isOutOfStock = computed(() => this.id() !== 'new' && this.larderDesk.stockOf(this.id()).length === 0);
   protected readonly isUnsaved = computed(() => {
     const draft = this.draft();
     return draft !== undefined && JSON.stringify(draft) !== this.savedText();
@@ -98,6 +103,7 @@ export class PackEditor {
     this.lay(base, stored?.version ?? 0);
     this.conflict.set(undefined);
     this.fromDraft.set(false);
+    this.noteWeighed();
     if (base.kindId) this.larderDesk.takeUp(base.kindId).subscribe();
     void this.drafts.find(this.draftOf()).then((found) => {
       if (found?.kind !== 'read') return;
@@ -106,6 +112,13 @@ export class PackEditor {
       // Typed in before the draft was found: what was left unsaved is offered beside, not lost.
       else if (this.draft()?.id === base.id && !isSame(kept, this.draft()) && !isSame(kept, base)) this.aside.set(kept);
     });
+  }
+
+  private noteWeighed(): void {
+    const [piece, weighs, draft] = [this.piece(), Number(this.weighs()), this.draft()];
+    if (!piece || !(weighs > 0 && weighs <= 20_000) || !draft) return;
+    this.desk.set('measures');
+    this.change({ measuresG: { ...draft.measuresG, [piece]: weighs } });
   }
 
   /** New packs of one kind and of another are drafts apart. */

@@ -7,7 +7,7 @@ import { showNumber } from '../ui/figures';
 import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
-import { SAY } from './words';
+import { SAY } from './thirst.words';
 
 /** A bench test, step by step, and what it teaches of this pack: what was believed, what was measured, what holds now. */
 @Component({

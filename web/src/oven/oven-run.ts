@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { type BakingTime, firstLookS, type InTheHeat, isTrusted, LOOK, type OwnTime } from '@fellmist/core/bake';
+import { type BakingTime, doneS, firstLookS, type InTheHeat, isTrusted, LOOK, type OwnTime } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Alarm } from '../state/alarm';
 import { BakeDesk } from '../state/bakeDesk';
@@ -48,7 +48,7 @@ export class OvenRun {
   private readonly heated = computed(() => this.desk.bake()?.heated);
   private readonly outAt = computed(() => this.heated()?.to);
   protected readonly isIn = computed(() => this.heated() !== undefined && this.outAt() === undefined);
-  protected readonly isBaked = computed(() => this.desk.product()?.heat === 'oven');
+  protected readonly isBaked = computed(() => this.desk.heat() === 'oven');
   /** When to look first, seconds from now: by heat and by the recipe, whichever is earlier; undefined where neither says. */
   private readonly lookS = computed(() => {
     const [time, own] = [this.time(), this.own()];
@@ -60,7 +60,9 @@ export class OvenRun {
     const [heated, time] = [this.heated(), this.time()];
     if (!heated) return '';
     const at = (seconds: number): string => this.clockTime.format(Date.parse(heated.from) + seconds * 1000);
-    return time ? SAY.inSinceDone(at(0), at(time.fromS), at(time.toS)) : SAY.inSince(at(0));
+    if (!time) return SAY.inSince(at(0));
+    const { fromS, toS } = doneS(time, this.own());
+    return SAY.inSinceDone(at(0), at(fromS), at(toS));
   });
 
   /** What the finished bake says of the oven. */

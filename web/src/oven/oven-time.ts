@@ -5,12 +5,15 @@ import { mainPart } from '@fellmist/core';
 import {
   type BakingAsk,
   type BakingTime,
+  doneS,
   firstLookS,
   type Fit,
   fitOf,
   OVEN_C,
   ownOven,
+  ownStages,
   ownTime,
+  type OwnTime,
   thermalOf,
   timeJudgement,
   type TimeRefusal,
@@ -37,6 +40,9 @@ import { SAY, WHY_NO_TIME } from './words';
 const PAUSE_MS = 120;
 const ROOM_C = 21;
 const TITLES = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: SAY.inTheMicrowave, none: SAY.timersOnly } as const;
+/** "25", "25 to 30". */
+const minutesOf = ({ low, high }: OwnTime): string => (low === high ? showNumber(low, 0) : SAY.fromUpTo(showNumber(low, 0), showNumber(high, 0)));
+
 /** How long the batch bakes in its tin: when to look, when it should be done, what another setting of the oven does. */
 @Component({
   selector: 'fm-oven-time',
@@ -79,9 +85,9 @@ export class OvenTime {
   protected readonly ovenField = computed(() => fieldTemperature(this.ovenC(), this.unit()));
   protected readonly startField = computed(() => fieldTemperature(this.startC(), this.unit()));
   protected readonly isBathOffered = computed(() => this.desk.product()?.inBath === true);
-  protected readonly isOnPlate = computed(() => this.desk.product()?.heat === 'griddle');
-  protected readonly isInMicrowave = computed(() => this.desk.product()?.heat === 'microwave');
-  protected readonly title = computed(() => TITLES[this.desk.product()?.heat ?? 'none']);
+  protected readonly isOnPlate = computed(() => this.desk.heat() === 'griddle');
+  protected readonly isInMicrowave = computed(() => this.desk.heat() === 'microwave');
+  protected readonly title = computed(() => TITLES[this.desk.heat() ?? 'none']);
   /** What is looked for, where it is heated at all. */
   protected readonly doneness = computed(() => {
     const product = this.desk.product();
@@ -90,7 +96,8 @@ export class OvenTime {
   protected readonly look = computed(() => this.desk.product()?.look);
   protected readonly refusal = computed(() => {
     const [fit, product] = [this.fit(), this.desk.product()];
-    const why = fit ? timeRefusal(fit, product) : product?.heat === 'oven' ? 'no tin' : 'no oven';
+    const isBaked = this.desk.heat() === 'oven';
+    const why = isBaked ? timeRefusal(fit, product) : 'no oven';
     const answer = this.answer();
     return why ?? (typeof answer === 'string' ? answer : undefined);
   });
@@ -112,7 +119,13 @@ export class OvenTime {
     this.typedFan.set(isFan);
   }
 
-  protected readonly own = computed(() => ownTime(this.desk.bake()?.plan.method ?? []));
+  private readonly method = computed(() => this.desk.bake()?.plan.method ?? []);
+  protected readonly own = computed(() => ownTime(this.method()));
+  /** Where the recipe bakes more than once. */
+  protected readonly stages = computed(() => {
+    const stages = ownStages(this.method()).map(minutesOf);
+    return stages.length > 0 ? SAY.recipeBakesInStages(stages.join(SAY.thenWord)) : undefined;
+  });
   protected readonly time = computed(() => {
     const answer = this.answer();
     return typeof answer === 'string' ? undefined : answer;
@@ -121,12 +134,14 @@ export class OvenTime {
   protected readonly words = computed(() => {
     const time = this.time();
     const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60), 0);
-    return time ? SAY.lookAndDone(minutes(firstLookS(time, this.own())), minutes(time.fromS), minutes(time.toS)) : undefined;
+    if (!time) return undefined;
+    const { fromS, toS } = doneS(time, this.own());
+    return SAY.lookAndDone(minutes(firstLookS(time, this.own())), minutes(fromS), minutes(toS));
   });
   protected readonly ownWords = computed(() => {
     const [own, time] = [this.own(), this.time()];
     if (!own) return undefined;
-    const said = own.low === own.high ? showNumber(own.low, 0) : SAY.fromUpTo(showNumber(own.low, 0), showNumber(own.high, 0));
+    const said = minutesOf(own);
     const judged = time ? timeJudgement(own, time) : 'agrees';
     return { words: judged === 'agrees' ? SAY.recipeSays(said) : SAY.recipeIsApart(said, judged === 'shorter' ? SAY.shorter : SAY.longer), isApart: judged !== 'agrees' };
   });
@@ -134,6 +149,7 @@ export class OvenTime {
   protected readonly chart = computed(() => {
     const time = this.time();
     if (!time) return undefined;
+    const { fromS, toS } = doneS(time, this.own());
     const fahrenheit = this.unit() === 'F';
     const shown = (tempC: number): number => (fahrenheit ? (tempC * 9) / 5 + 32 : tempC);
     const line = (pick: 'coreC' | 'surfaceC'): [number, number][] => time.curve.map((one) => [one.seconds / 60, shown(one[pick])]);
@@ -143,6 +159,7 @@ export class OvenTime {
       xAxis: {
         type: 'value',
         min: 0,
+        max: Math.ceil(Math.max(toS, ...time.curve.map(({ seconds }) => seconds)) / 60),
         name: SAY.minutesShort,
         nameLocation: 'middle',
         nameGap: 22,
@@ -168,7 +185,7 @@ export class OvenTime {
           showSymbol: false,
           silent: true,
           lineStyle: { color: palette.accent, width: 2.5 },
-          markArea: { silent: true, itemStyle: { color: palette.band, opacity: 0.55 }, data: [[{ xAxis: time.fromS / 60 }, { xAxis: time.toS / 60 }]] },
+          markArea: { silent: true, itemStyle: { color: palette.band, opacity: 0.55 }, data: [[{ xAxis: fromS / 60 }, { xAxis: toS / 60 }]] },
           markLine: {
             silent: true,
             symbol: 'none',

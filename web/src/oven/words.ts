@@ -75,6 +75,7 @@ export const SAY = {
   probeUnplugged: 'The thermometer is unplugged: plug it in again, or go by the look.',
   probeWaits: (a: Shown) => said`wanted ${a}; a moment more tells how fast it rises`,
   readAt: (a: Shown, b: Shown) => said`${a} at ${b}`,
+  recipeBakesInStages: (a: Shown) => said`The recipe bakes more than once: ${a} minutes. The longest is meant here.`,
   recipeIsApart: (a: Shown, b: Shown) =>
     said`The recipe says ${a} minutes, much ${b} than what is reckoned here: go by the recipe, look early, and see whether tin, depth and oven are as written.`,
   recipeSays: (a: Shown) => said`The recipe says ${a} minutes: that comes first.`,
@@ -87,6 +88,7 @@ export const SAY = {
   timeAGo: 'Time the first go',
   timeASide: 'Time a side',
   timersOnly: 'Timers',
+  thenWord: ', then ',
   timerWord: 'timer',
   turnAtHalf: 'it browns on one side: turn at half time',
   turnIt: 'turn',
@@ -100,10 +102,11 @@ export const SAY = {
 };
 
 /** Why no time is reckoned. */
-export const WHY_NO_TIME: Readonly<Record<TimeRefusal | 'no tin', string>> = {
+export const WHY_NO_TIME: Readonly<Record<TimeRefusal, string>> = {
   'no tin': 'Choose the tin it goes into (Size and tin), and the time in it is reckoned.',
   'no oven': 'No oven time is reckoned: it is not baked, or it goes into something that does not go into the oven.',
-  pieces: 'What lies in pieces on a sheet is not reckoned: go by the recipe, and look early.',
+  'no kind': 'It has not been said what it is, so that no time is reckoned: go by the recipe, and look early.',
+  pieces: 'What lies in pieces on a sheet or flat in a pan is not reckoned: go by the recipe, and look early.',
   'no core': 'For this kind no core temperature is known, so that no time is reckoned: go by the recipe and by the look of it.',
   never: 'At this oven its middle would not get hot enough in four hours: set it hotter, or bake it shallower.',
 };

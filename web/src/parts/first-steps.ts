@@ -11,7 +11,7 @@ import { take } from 'rxjs';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
 
-interface Step {
+interface FirstStep {
   readonly words: string;
   /** What the baker does in it: then the next one comes by itself. */
   readonly ends: readonly Action['type'][];
@@ -20,7 +20,7 @@ interface Step {
 }
 
 const TOOK = [actActions.proposalTaken.type, actActions.proposalRefused.type] as const;
-const STEPS: readonly Step[] = [
+const STEPS: readonly FirstStep[] = [
   { words: SAY.aRecipeLiesHere, ends: [benchActions.placed.type] },
   { words: SAY.swapPressWhatYouWould, ends: [actActions.swapOpened.type] },
   {

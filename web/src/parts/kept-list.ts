@@ -8,6 +8,7 @@ import { Preferences } from '../state/preferences';
 import { today } from '../ui/day';
 import { showSum } from '../ui/figures';
 import { Picker } from '../ui/pick';
+import { firstRows } from '../ui/firstRows';
 import { showPortions } from '../ui/portionWords';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
@@ -36,18 +37,21 @@ export class KeptList {
   private readonly kept = this.store.selectSignal(keptFeature.selectKept);
   private readonly days = new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
 
-  protected readonly rows = computed(() => {
+  private readonly due = computed(() => {
     const within = this.withinDays();
     const last = within === undefined ? undefined : formatISO(addDays(parseISO(today()), within), { representation: 'date' });
-    return this.kept()
-      .filter(({ useBy }) => last === undefined || (useBy !== undefined && useBy <= last))
-      .map((one) => {
+    return this.kept().filter(({ useBy }) => last === undefined || (useBy !== undefined && useBy <= last));
+  });
+  private readonly firstDue = firstRows(this.due);
+  protected readonly rows = computed(
+    () =>
+      this.firstDue()?.map((one) => {
         const day = one.useBy === undefined ? '' : this.days.format(parseISO(one.useBy));
         const isPast = one.useBy !== undefined && one.useBy < today();
         const where = SAY.inPlace(showPortions(one.left), one.place === 'fridge' ? SAY.fridge : SAY.freezer);
         return { one, isPast, where, said: [this.holds(one), one.words].filter(Boolean).join(' '), due: day === '' ? '' : isPast ? SAY.pastIt(day) : SAY.useByDay(day) };
-      });
-  });
+      }) ?? [],
+  );
 
   constructor() {
     this.store.dispatch(keptActions.wanted());

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { CONSISTENCY_WORDS, consistencyWord, mainPart, type LedgerRole, type Measures, type OverLimit, type Proposal, proposalWords, type StandingRow } from '@fellmist/core';
+import { consistencyWord, doesOnSpoon, mainPart, type LedgerRole, type Measures, type OverLimit, type Proposal, proposalWords, type StandingRow } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { SwapDesk } from '../state/swapDesk';
 import { Settling } from '../state/settling';
@@ -32,11 +32,6 @@ function numbersOf({ role, original, rebuild, band }: StandingRow): string {
   const show = (amount: number | undefined): string => (amount === undefined ? SAY.notReckoned : showNumber(amount * times, digits));
   const wanted = band ? SAY.wantedTo(show(band.low), show(band.high)) : '';
   return SAY.was(show(rebuild), unit, show(original), wanted);
-}
-
-/** A word of the spoon scale as what a mix does: "drops in blobs", "is stiff dough or paste". */
-function does(word: string): string {
-  return CONSISTENCY_WORDS.indexOf(word) > 6 ? SAY.is(word) : word;
 }
 
 /** The ledger: a row a role, original and rebuild against what the class wants, and ways back where the rebuild left it. */
@@ -98,10 +93,17 @@ export class Ledger {
     if (consistency.kind !== 'reckoned') return { words: consistency.words, rest: '' };
     const [now, hour] = [consistencyWord(consistency.scaleNow), consistencyWord(consistency.scaleHour)];
     const same = before?.kind === 'reckoned' && before.word === consistency.word;
-    const original = before?.kind === 'reckoned' ? (same ? SAY.asTheOriginal(does(before.word) === before.word ? 'does' : 'is') : SAY.theOriginal(does(before.word))) : '';
-    const rest = [now === consistency.word ? '' : SAY.atOnceIt(does(now)), hour === consistency.word ? '' : SAY.afterAnHourIt(does(hour))].filter(Boolean).join(' ');
+    const original =
+      before?.kind === 'reckoned' ? (same ? SAY.asTheOriginal(doesOnSpoon(before.word) === before.word ? 'does' : 'is') : SAY.theOriginal(doesOnSpoon(before.word))) : '';
+    const rest = [now === consistency.word ? '' : SAY.atOnceIt(doesOnSpoon(now)), hour === consistency.word ? '' : SAY.afterAnHourIt(doesOnSpoon(hour))].filter(Boolean).join(' ');
     const unknown = consistency.unknownThirstG > 0.05 ? SAY.gOfFoodsWhoseThirst(showNumber(consistency.unknownThirstG, 0)) : '';
-    return { words: SAY.theRebuild(does(consistency.word), original, unknown), rest };
+    return { words: SAY.theRebuild(doesOnSpoon(consistency.word), original, unknown), rest };
+  });
+
+  protected readonly asThick = computed(() => {
+    const proposal = this.desk.asThick();
+    const words = proposal && this.words(proposal);
+    return proposal && words ? { proposal, words: words.charAt(0).toLowerCase() + words.slice(1) } : undefined;
   });
 
   /** What settling came to: all is well only where nothing is asked, warned of or above its limit. */

@@ -23,10 +23,12 @@ import { WhyCard } from '../ui/why-card';
 import { Button } from '../ui/zorro/button';
 import { Actions, ofType } from '@ngrx/effects';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { firstRows } from '../ui/firstRows';
 import { FileButton } from '../ui/file-button';
 import { chooseFile, shrunk } from '../ui/picture';
 import { Told } from '../ui/told';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
+import { Ways } from '../parts/ways';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { aPortion } from '../ui/portionWords';
 import { SAY } from './words';
@@ -67,6 +69,7 @@ interface ShelfCell {
 })
 export class Shelf {
   protected readonly say = SAY;
+  private readonly ways = inject(Ways);
   protected readonly aPortion = aPortion;
   private readonly store = inject(Store);
   private readonly router = inject(Router);
@@ -93,6 +96,7 @@ export class Shelf {
   protected readonly allergens = [{ value: '', label: SAY.anything }, ...ALLERGENS.map((value) => ({ value, label: value }))];
   protected readonly classes = computed(() => [ANY, ...(this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name }))]);
   private readonly entries = this.store.selectSignal(shelfFeature.selectListed);
+  private readonly firstEntries = firstRows(this.entries);
   protected readonly failure = this.store.selectSignal(shelfFeature.selectFailure);
   protected readonly importFault = signal<string | undefined>(undefined);
   private readonly dates = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short', year: 'numeric' });
@@ -105,7 +109,7 @@ export class Shelf {
   private readonly unsaved = signal<ReadonlyMap<string, DraftHead>>(new Map());
 
   protected readonly rows = computed(() =>
-    this.entries()?.map((entry) => ({
+    this.firstEntries()?.map((entry) => ({
       entry,
       cells: entry.fault === undefined ? SHOWN.map((figure) => this.cell(entry, figure)) : [],
       saved: this.dates.format(new Date(entry.updatedAt)),
@@ -167,7 +171,7 @@ export class Shelf {
 
   private moreFor(entry: ShelfEntry): readonly MoreItem[] {
     return [
-      ...(entry.fault === undefined ? [{ words: SAY.bakeIt, run: () => void this.router.navigate(['/bakes'], { queryParams: { of: entry.id } }) }] : []),
+      ...(entry.fault === undefined ? this.ways.from('bench', entry.id) : []),
       { words: SAY.copy, run: () => this.copy(entry) },
       ...(entry.fault === undefined ? [{ words: SAY.exportTheRecipe, href: `/api/formulas/${entry.id}/recipe.jsonld` }] : []),
       { words: entry.picturedAt === undefined ? SAY.addAPicture : SAY.anotherPicture, run: () => void this.addPicture(entry) },

@@ -16,7 +16,6 @@ export const SAY = {
   asJsonLd: 'JSON-LD',
   asMarkdown: 'Markdown',
   asWrittenNothingSwappedYet: 'as written, nothing swapped yet',
-  bakeIt: 'Bake it',
   bakesAsCsv: 'Bakes as CSV',
   bookToPrint: 'Book to print',
   chooseAFile: 'Choose a file…',

@@ -1,7 +1,7 @@
 import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import { type ApplicationConfig, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
 import { REMOVE_STYLES_ON_COMPONENT_DESTROY } from '@angular/platform-browser';
-import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
+import { provideRouter, TitleStrategy, withComponentInputBinding, withPreloading } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import * as householdEffects from '../state/household.effects';
@@ -15,6 +15,7 @@ import { hearReach } from '../state/reach';
 import { sendWaiting, settleWaiting } from '../state/outbox.effects';
 import * as timersEffects from '../state/timers.effects';
 import { timersFeature } from '../state/timers.feature';
+import { AtRest } from './atRest';
 import { PlaceTitle } from './placeTitle';
 import { routes } from './routes';
 
@@ -23,7 +24,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     provideHttpClient(withFetch(), withInterceptors([hearReach])),
-    provideRouter(routes, withComponentInputBinding()),
+    provideRouter(routes, withComponentInputBinding(), withPreloading(AtRest)),
     provideStore({
       [larderFeature.name]: larderFeature.reducer,
       [householdFeature.name]: householdFeature.reducer,

@@ -15,6 +15,7 @@ import { FirstStepsBar } from '../parts/first-steps';
 import { Icon } from '../ui/icon';
 import type { IconName } from '../ui/icons';
 import { type Binding, Keys } from '../ui/keys';
+import { Screen } from '../ui/screen';
 import { ToldNotice } from '../ui/told-notice';
 import { Button } from '../ui/zorro/button';
 import { Finder } from './finder';
@@ -22,14 +23,14 @@ import { Help } from './help';
 import { RunningTimers } from './running-timers';
 import { SAY } from './words';
 
-interface Place {
+interface RailPlace {
   readonly path: string;
   readonly name: string;
   readonly icon: IconName;
   readonly key: string;
 }
 
-const PLACES: readonly Place[] = [
+const PLACES: readonly RailPlace[] = [
   { path: '/shelf', name: SAY.shelf, icon: 'shelf', key: '1' },
   { path: '/larder', name: SAY.larder, icon: 'larder', key: '2' },
   { path: '/bench', name: SAY.bench, icon: 'bench', key: '3' },
@@ -109,6 +110,8 @@ export class Shell {
       { keys: 'Ctrl+K', words: SAY.findAnything, run: () => this.find() },
     ];
     this.keys.bind(bindings, inject(DestroyRef));
+    const { isDark } = inject(Screen);
+    effect(() => this.preferences.followSystem(isDark()));
     // Each place begins at its top, whatever was scrolled in the one before.
     const path = computed(() => this.here().path);
     let isScrolled = false;

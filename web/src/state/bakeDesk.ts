@@ -1,6 +1,21 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { StoredBake } from '@fellmist/contract';
-import { allergensOf, type Amount, type Analysis, classOf, type Formula, ingredientsIn, type Line, mainPart, massOf, type ProductClass, readLine, whip } from '@fellmist/core';
+import {
+  allergensOf,
+  type Amount,
+  type Analysis,
+  classOf,
+  type Formula,
+  ingredientsIn,
+  heatOf,
+  type Line,
+  mainPart,
+  massOf,
+  type ProductClass,
+  readLine,
+  USUAL_COLD,
+  whip,
+} from '@fellmist/core';
 import { type Bake, type BakeAct, type BakeEvent, type BakeLine, type BatterVolume, foldBake, nextTurn, type Vessel, volumeOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
@@ -56,15 +71,21 @@ export class BakeDesk {
     return formula && tables ? classOf(formula, tables) : undefined;
   });
 
+  /** Where it is heated, as class and method tell. */
+  readonly heat = computed((): ProductClass['heat'] | undefined => {
+    const [formula, product] = [this.stored()?.formula, this.product()];
+    return formula && heatOf(product, formula.method);
+  });
+
   /** What the batter fills at the bake's factor, and what it would at once. */
   readonly volume = computed((): BatterVolume | undefined => {
     const [bake, larder] = [this.bake(), this.larder()];
     const part = bake && larder && mainPart(bake.exact, larder);
     if (!part) return undefined;
     const volume = volumeOf(part, larder, this.product());
-    const { cold } = bake.exact;
+    const { cold = USUAL_COLD } = bake.exact;
     // What is whipped is many times what was poured: the foam model says how much.
-    const foam = this.product()?.id === 'whipped-bowl' && cold ? whip(part, cold, larder).at(-1) : undefined;
+    const foam = this.product()?.id === 'whipped-bowl' ? whip(part, cold, larder).at(-1) : undefined;
     return foam ? { ...volume, rawMl: foam.highMl, risenMl: foam.highMl } : volume;
   });
 

@@ -45,7 +45,7 @@ export const benchActions = createActionGroup({
   },
 });
 
-export interface Step {
+export interface HistoryStep {
   readonly sheet: Worksheet;
   readonly act: string;
 }
@@ -57,9 +57,9 @@ export interface BenchState {
   /** The try that the sheet grows from where it is not the head. */
   readonly base: TryHead | undefined;
   /** What lay there before each act that can be undone, and what the act is called. */
-  readonly past: readonly Step[];
+  readonly past: readonly HistoryStep[];
   readonly present: Worksheet | undefined;
-  readonly future: readonly Step[];
+  readonly future: readonly HistoryStep[];
   readonly lastKey: string | undefined;
   readonly saved: Worksheet | undefined;
   readonly opening: 'idle' | 'loading' | 'missing' | 'failed';

@@ -17,7 +17,7 @@ export type Pick =
   | { readonly kind: 'try'; readonly formulaId: string; readonly tryId: string }
   | { readonly kind: 'bought'; readonly boughtId: string };
 
-export function keyOf(pick: Pick): string {
+export function pickKey(pick: Pick): string {
   if (pick.kind === 'bought') return `bought:${pick.boughtId}`;
   return pick.kind === 'try' ? `try:${pick.formulaId}:${pick.tryId}` : `${pick.kind}:${pick.formulaId}`;
 }
@@ -63,7 +63,7 @@ export class CompareDesk {
   private readonly plated = computed((): readonly (Plated & { readonly key: string })[] =>
     this.picks().flatMap((pick) => {
       const found = pick.kind === 'bought' ? this.ofBought(pick.boughtId) : this.ofFormula(pick);
-      return found ? [{ ...found, key: keyOf(pick) }] : [];
+      return found ? [{ ...found, key: pickKey(pick) }] : [];
     }),
   );
   readonly plates = computed((): readonly Plate[] => plates(this.plated(), this.terms(), this.ownG()));
@@ -76,7 +76,7 @@ export class CompareDesk {
       .get(pick.formulaId)
       ?.tries.find(({ id }) => pick.kind === 'try' && id === pick.tryId)?.number;
     const name = pick.kind === 'original' ? SAY.theOriginalOf(sheet.original.title) : number === undefined ? formula.title : SAY.tryOf(formula.title, number);
-    return this.platedFormula(keyOf(pick), name, formula);
+    return this.platedFormula(pickKey(pick), name, formula);
   }
 
   private platedFormula(id: string, name: string, formula: Formula): Plated | undefined {
@@ -117,18 +117,18 @@ export class CompareDesk {
   }
 
   add(pick: Pick): void {
-    if (this.picks().some((one) => keyOf(one) === keyOf(pick))) return;
+    if (this.picks().some((one) => pickKey(one) === pickKey(pick))) return;
     this.picks.update((all) => [...all, pick]);
     this.fetch(pick);
   }
 
   drop(key: string): void {
-    this.picks.update((all) => all.filter((pick) => keyOf(pick) !== key));
+    this.picks.update((all) => all.filter((pick) => pickKey(pick) !== key));
   }
 
   /** Puts one first: the others are held against it. */
   lead(key: string): void {
-    this.picks.update((all) => [...all].sort((a, b) => Number(keyOf(b) === key) - Number(keyOf(a) === key)));
+    this.picks.update((all) => [...all].sort((a, b) => Number(pickKey(b) === key) - Number(pickKey(a) === key)));
   }
 
   /** So many grams on a plate. On terms that the first sets, the first one's follow; else each plate goes by itself. */

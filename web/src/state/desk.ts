@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   adviceOf,
+  asThickAsBefore,
   analyse,
   type Analysis,
   batchCost,
@@ -93,6 +94,12 @@ export class Desk {
   readonly advice = computed(() => {
     const [ready, standing] = [this.ready(), this.standing()];
     return ready && standing && ready.sheet.open.length === 0 ? adviceOf(ready.sheet, standing, ready.larder, ready.tables) : [];
+  });
+
+  /** The way back to the original's thickness, where only that has moved and nothing asks. */
+  readonly asThick = computed(() => {
+    const [ready, standing] = [this.ready(), this.standing()];
+    return ready && standing && ready.sheet.open.length === 0 ? asThickAsBefore(ready.sheet, standing, ready.larder, ready.tables) : undefined;
   });
 
   /** Where the ledger's pegs would go, while a correction is looked at. */

@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import {
   type Amounts,
   type AmountsAsk,
-  type Axis,
+  type TradeAxis,
   type Drafted,
   type Freedom,
   type MayCome,
@@ -14,8 +14,8 @@ import {
   type TradePoint,
 } from '@fellmist/core';
 import { Store } from '@ngrx/store';
-import { catchError, concatMap, debounceTime, EMPTY, map, type Observable, of, startWith, switchMap } from 'rxjs';
-import { HeavyWork, type Step } from '../workers/heavyWork';
+import { catchError, concatMap, debounceTime, EMPTY, filter, map, type Observable, of, startWith, switchMap, tap } from 'rxjs';
+import { HeavyWork, type WorkStep } from '../workers/heavyWork';
 import type { JobName, Jobs } from '../workers/jobs';
 import { actActions } from './acts.actions';
 import { benchFeature } from './bench.feature';
@@ -46,7 +46,7 @@ const NO_WORK = { state: 'none', share: 0 } as const;
 /** So long after the last key the amounts are worked out, ms. */
 const RESTS = 150;
 
-export type AxisPair = readonly [x: Axis, y: Axis];
+export type AxisPair = readonly [x: TradeAxis, y: TradeAxis];
 
 /** Amounts and rebuilds that reach the goals of the formula on the bench, worked out away from the screen. */
 @Injectable({ providedIn: 'root' })
@@ -104,11 +104,15 @@ export class GoalDesk {
       'rebuilds',
       this.rebuilds,
     );
-    const trading = computed(() => {
+    const trade = computed(() => {
       const [ask, [x, y]] = [this.ask(), this.axes()];
-      return this.view() === 'trade-off' && ask ? { ...ask, x, y, drafted: this.drafted() } : undefined;
+      return ask && { ...ask, x, y, drafted: this.drafted() };
     });
-    this.follow(trading, 'tradeOff', this.tradeOff);
+    this.follow(
+      computed(() => (this.view() === 'trade-off' ? trade() : undefined)),
+      'tradeOff',
+      this.tradeOff,
+    );
   }
 
   choose(change: Partial<GoalChoices>): void {
@@ -125,12 +129,14 @@ export class GoalDesk {
     }));
   }
 
-  /** Works out what is asked for, the last ask alone; what was answered before stays to be seen until the next answer comes. */
+  /** Works out what is asked for, the last ask alone and each once; what was answered before stays to be seen until the next answer comes. */
   private follow<N extends 'amounts' | 'rebuilds' | 'tradeOff'>(ask: () => Jobs[N]['ask'] | undefined, job: N, into: WritableSignal<Work<Jobs[N]['answer']>>): void {
+    let answered: Jobs[N]['ask'] | undefined;
     toObservable(computed(ask))
       .pipe(
         debounceTime(RESTS),
-        switchMap((asked) => (asked ? this.run(job, asked) : EMPTY)),
+        filter((asked) => asked === undefined || asked !== answered),
+        switchMap((asked) => (asked ? this.run(job, asked).pipe(tap(({ state }) => (answered = state === 'done' ? asked : undefined))) : EMPTY)),
       )
       .subscribe((work) => into.update((before) => ({ answer: before.answer, ...work })));
   }
@@ -140,7 +146,7 @@ export class GoalDesk {
     if (!larder) return EMPTY;
     return this.kitchen.taken(larder).pipe(
       concatMap(() => this.heavy.run(job, ask)),
-      map((step: Step<Jobs[N]['answer']>): Work<Jobs[N]['answer']> => {
+      map((step: WorkStep<Jobs[N]['answer']>): Work<Jobs[N]['answer']> => {
         if (step.kind === 'done') return { state: 'done', share: 1, answer: step.answer };
         return { state: 'working', share: step.share, ...(step.soFar === undefined ? {} : { answer: step.soFar }) };
       }),

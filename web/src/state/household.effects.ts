@@ -1,7 +1,7 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, concatMap, map, type Observable, of, throwError, withLatestFrom } from 'rxjs';
+import { catchError, concatMap, map, type Observable, of, throwError } from 'rxjs';
 import { Api, failureWords, problemOf } from './api';
 import { householdActions } from './household.actions';
 import { householdFeature } from './household.feature';
@@ -12,8 +12,8 @@ export const saveSettings = createEffect(
   (actions = inject(Actions), api = inject(Api), store = inject(Store), preferences = inject(Preferences)) =>
     actions.pipe(
       ofType(householdActions.settled),
-      concatMap((action) => of(action).pipe(withLatestFrom(store.select(householdFeature.selectStored)))),
-      concatMap(([{ change }, stored]): Observable<Action> => {
+      concatMap(({ change }): Observable<Action> => {
+        const stored = store.selectSignal(householdFeature.selectStored)();
         const wanted = { ...preferences.settings(), ...change };
         return api.saveSettings(wanted, stored?.version ?? 0).pipe(
           catchError((error: unknown) => {

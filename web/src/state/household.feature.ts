@@ -28,10 +28,7 @@ export const householdFeature = createFeature({
     on(householdActions.saveFailed, (state, { words }): HouseholdState => ({ ...state, failure: words })),
   ),
   extraSelectors: ({ selectStored, selectWaiting }) => ({
-    /** What holds now, with what was just settled; `isOwn` where the household ever settled anything. */
-    selectSettings: createSelector(selectStored, selectWaiting, (stored, waiting) => ({
-      settings: { ...(stored?.settings ?? FIRST_SETTINGS), ...waiting },
-      isOwn: (stored?.version ?? 0) > 0 || Object.keys(waiting).length > 0,
-    })),
+    /** What the household keeps, and what was just settled on top of it; `isOwn` where it ever settled anything. */
+    selectSettings: createSelector(selectStored, selectWaiting, (stored, waiting) => ({ kept: stored?.settings ?? FIRST_SETTINGS, waiting, isOwn: (stored?.version ?? 0) > 0 })),
   }),
 });

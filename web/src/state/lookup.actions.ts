@@ -1,4 +1,4 @@
-import type { FoodPage, FoodQuery, ImportPreview, ImportStep, LabelAnswer, PackVersion, RecipesRead, RecipesTaken } from '@fellmist/contract';
+import type { FoodPage, FoodQuery, ImportPreview, ImportStep, LabelAnswer, PackVersion, RecipesRead, RecipesTaken, ShelfPage } from '@fellmist/contract';
 import { createActionGroup, props } from '@ngrx/store';
 import type { Ask } from './asking';
 
@@ -7,6 +7,7 @@ export const lookupActions = createActionGroup({
   source: 'Lookup',
   events: {
     'Foods Page': props<{ ask: Ask<FoodPage>; query: Partial<FoodQuery> }>(),
+    'Treats Of': props<{ ask: Ask<ShelfPage>; classId: string | undefined; limit: number }>(),
     'Label Of': props<{ ask: Ask<LabelAnswer>; code: string }>(),
     'Pack History': props<{ ask: Ask<readonly PackVersion[]>; id: string }>(),
     'Preview Import': props<{ ask: Ask<ImportPreview>; file: Blob; of: ImportPreview['of'] }>(),

@@ -7,12 +7,24 @@ import { Api } from './api';
 import { answering, unlessDropped } from './asking';
 import { larderActions } from './larder.actions';
 import { lookupActions } from './lookup.actions';
+import { Preferences } from './preferences';
 
 export const foodsPage = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(lookupActions.foodsPage),
       mergeMap(({ ask, query }) => answering(ask, api.foods(query).pipe(unlessDropped(ask, actions)))),
+    ),
+  { functional: true },
+);
+
+export const treatsOf = createEffect(
+  (actions = inject(Actions), api = inject(Api), preferences = inject(Preferences)) =>
+    actions.pipe(
+      ofType(lookupActions.treatsOf),
+      mergeMap(({ ask, classId, limit }) =>
+        answering(ask, api.shelf({ ...preferences.counting(), ...(classId === undefined ? {} : { classId }), offset: 0, limit }).pipe(unlessDropped(ask, actions))),
+      ),
     ),
   { functional: true },
 );

@@ -17,7 +17,7 @@ interface Changed {
   readonly now: Pack;
 }
 
-export interface PackNews {
+export interface NewFigures {
   readonly packs: readonly { readonly before: Pack; readonly now: Pack }[];
   readonly before: Analysis;
   readonly now: Analysis;
@@ -62,7 +62,7 @@ export class PacksSince {
     { equal: (one, other) => one.length === other.length && one.every((stored, i) => stored === other[i]) },
   );
 
-  readonly news = computed((): PackNews | undefined => {
+  readonly news = computed((): NewFigures | undefined => {
     const id = this.formulaId();
     const open = this.changed().filter(({ key, formulaId }) => formulaId === id && !this.seen().includes(key));
     const [before, now] = open.length > 0 ? [this.desk.withPacksAs(open.map((one) => one.before)), this.desk.rebuild()] : [];

@@ -31,8 +31,11 @@ export class PlanHeat {
 
   private readonly asked = computed(
     (): readonly AskedHeat[] => {
-      const [plan, stored, tables, larder] = [this.plan(), this.stored(), this.desk.tables(), this.desk.larder()];
-      if (!plan || !stored || !tables || !larder) return [];
+      const [plan, stored] = [this.plan(), this.stored()];
+      // A large larder is put together where it is first asked for: not for a list of days.
+      if (!plan || !stored) return [];
+      const [tables, larder] = [this.desk.tables(), this.desk.larder()];
+      if (!tables || !larder) return [];
       return heatsOf({
         plan,
         formulas: stored.formulas,

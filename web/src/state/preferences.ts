@@ -5,7 +5,7 @@ import { householdActions, type SettingsChange } from './household.actions';
 import { householdFeature } from './household.feature';
 import { LOCALE } from '../ui/locale';
 
-/** What was chosen on a device before the household kept it: it holds until the household settles something. */
+/** What was chosen on a device before the household kept it: it holds until the household settles something, and is kept with that. */
 function ofThisDevice(): SettingsChange {
   const [carbs, energy] = [localStorage.getItem('fellmist.carbs'), localStorage.getItem('fellmist.energy')];
   return {
@@ -25,8 +25,8 @@ export class Preferences {
   private readonly kept = this.store.selectSignal(householdFeature.selectSettings);
   private readonly device = ofThisDevice();
   readonly settings = computed((): HouseholdSettings => {
-    const { settings, isOwn } = this.kept();
-    return isOwn ? settings : { ...settings, ...this.device };
+    const { kept, waiting, isOwn } = this.kept();
+    return { ...kept, ...(isOwn ? {} : this.device), ...waiting };
   });
   readonly failure = this.store.selectSignal(householdFeature.selectFailure);
   readonly theme = signal<'light' | 'dark'>(document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light');
@@ -62,9 +62,18 @@ export class Preferences {
 
   switchTheme(): void {
     const theme = this.theme() === 'dark' ? 'light' : 'dark';
+    localStorage.setItem('fellmist.theme', theme);
+    this.paint(theme);
+  }
+
+  /** Light or dark as the system is, as long as neither was chosen here. */
+  followSystem(isDark: boolean): void {
+    if (localStorage.getItem('fellmist.theme') === null) this.paint(isDark ? 'dark' : 'light');
+  }
+
+  private paint(theme: 'light' | 'dark'): void {
     this.theme.set(theme);
     document.documentElement.dataset['theme'] = theme;
-    localStorage.setItem('fellmist.theme', theme);
   }
 
   switchSingleKeys(on: boolean): void {

@@ -34,7 +34,7 @@ interface TimersState {
 const initial: TimersState = { known: [], waiting: [], isReached: true, refusal: undefined };
 
 /** The timers as they are once what waits has been told. */
-export function withWaiting(known: readonly RunningTimer[], waiting: readonly WaitingAct[]): readonly RunningTimer[] {
+export function timersWithWaiting(known: readonly RunningTimer[], waiting: readonly WaitingAct[]): readonly RunningTimer[] {
   let timers = known;
   for (const { bakeId, title, act, atMs } of waiting) {
     if (act.kind === 'looked') continue;
@@ -60,5 +60,5 @@ export const timersFeature = createFeature({
     on(timersActions.refused, (state, { id, words }): TimersState => ({ ...state, waiting: without(state.waiting, id), refusal: words })),
     on(timersActions.refusalRead, (state): TimersState => ({ ...state, refusal: undefined })),
   ),
-  extraSelectors: ({ selectKnown, selectWaiting }) => ({ selectTimers: createSelector(selectKnown, selectWaiting, withWaiting) }),
+  extraSelectors: ({ selectKnown, selectWaiting }) => ({ selectTimers: createSelector(selectKnown, selectWaiting, timersWithWaiting) }),
 });

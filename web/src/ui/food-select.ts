@@ -5,7 +5,7 @@ import { matchFood } from '@fellmist/core';
 import { debounceTime, map, of, Subject, switchMap } from 'rxjs';
 import { Asking } from '../state/asking';
 import { LarderDesk } from '../state/larderDesk';
-import { Select, SelectOption } from './zorro/select';
+import { Select } from './zorro/select';
 import { lookupActions } from '../state/lookup.actions';
 import { SAY } from './words';
 
@@ -17,7 +17,7 @@ interface FoodOption {
 /** Chooses a food or pack by typing any of its names: from what is at hand at once, from the long list a moment later. */
 @Component({
   selector: 'fm-food-select',
-  imports: [FormsModule, Select, SelectOption],
+  imports: [FormsModule, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './food-select.html',
   styleUrl: './food-select.less',
@@ -37,24 +37,29 @@ export class FoodSelect {
   protected readonly typed = signal('');
   private readonly searched = new Subject<string>();
   private readonly further = signal<readonly FoodRow[]>([]);
+  /** Only an open list has its hundreds of rows; a closed one knows what is chosen. */
+  protected readonly isOpen = signal(false);
 
   protected readonly options = computed((): readonly FoodOption[] => {
     const larder = this.larderDesk.larder();
     if (!larder) return [];
+    const chosen = larder.foods.get(this.foodId() ?? '');
+    if (!this.isOpen()) return chosen ? [chosen] : [];
     const words = this.typed() || this.hint();
     const foods = [...larder.foods.values()];
     const begins = foods.filter((food) => this.typed() !== '' && [food.name, ...food.synonyms].some((name) => name.toLowerCase().includes(words.toLowerCase())));
     const likely = words === '' ? [] : matchFood(words, larder.index, 12).flatMap(({ foodId }) => larder.foods.get(foodId) ?? []);
     const rest = this.typed() === '' ? foods : [];
-    const current = foods.filter(({ id }) => id === this.foodId());
     // What is likely and bears the very letters comes before what is only likely: "golden sy" is on its way to golden syrup.
     const spelt = new Set(begins);
-    const known = [...new Set([...likely.filter((food) => spelt.has(food)), ...likely, ...begins, ...rest, ...current])].filter(
+    const known = [...new Set([...likely.filter((food) => spelt.has(food)), ...likely, ...begins, ...rest, ...(chosen ? [chosen] : [])])].filter(
       (food) => !this.genericOnly() || food.packOf === undefined,
     );
     const ids = new Set(known.map(({ id }) => id));
     return [...known, ...this.further().filter(({ id, kindId }) => !ids.has(id) && kindId === null)];
   });
+
+  protected readonly rows = computed(() => this.options().map(({ id, name }) => ({ value: id, label: name })));
 
   constructor() {
     const found = this.searched

@@ -1,12 +1,12 @@
-import { ChangeDetectionStrategy, Component, input, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Option } from './choice';
-import { Select, SelectOption } from './zorro/select';
+import { Select } from './zorro/select';
 
 /** One of many, from a list that opens; with `search` it is found by its letters. Its label stands beside it: `<label [for]="fieldId">`. */
 @Component({
   selector: 'fm-pick',
-  imports: [FormsModule, Select, SelectOption],
+  imports: [FormsModule, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pick.html',
   styleUrl: './pick.less',
@@ -20,6 +20,8 @@ export class Picker<T extends string> {
   /** What was picked is done with at once: the field is empty again. */
   readonly clears = input(false);
   readonly picked = output<T>();
+  /** As data: a row of its own kind for each would be made long before the list is opened. */
+  protected readonly rows = computed(() => [...this.options()]);
   private readonly select = viewChild.required(Select);
 
   protected take(value: T): void {

@@ -1,15 +1,18 @@
-import { DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { DestroyRef, inject, Injectable, type Signal, signal } from '@angular/core';
 
-/** How much room there is: what lies beside the work on a table screen is a sheet over it on a phone. */
+/** What the screen is like: how much room there is (what lies beside the work on a table screen is a sheet over it on a phone), and whether its system is dark now. */
 @Injectable({ providedIn: 'root' })
 export class Screen {
-  private readonly query = window.matchMedia('(max-width: 720px)');
-  private readonly small = signal(this.query.matches);
-  readonly isSmall = this.small.asReadonly();
+  private readonly destroyed = inject(DestroyRef);
+  readonly isSmall = this.follow('(max-width: 720px)');
+  readonly isDark = this.follow('(prefers-color-scheme: dark)');
 
-  constructor() {
-    const changed = (): void => this.small.set(this.query.matches);
-    this.query.addEventListener('change', changed);
-    inject(DestroyRef).onDestroy(() => this.query.removeEventListener('change', changed));
+  private follow(words: string): Signal<boolean> {
+    const query = window.matchMedia(words);
+    const holds = signal(query.matches);
+    const changed = (): void => holds.set(query.matches);
+    query.addEventListener('change', changed);
+    this.destroyed.onDestroy(() => query.removeEventListener('change', changed));
+    return holds.asReadonly();
   }
 }

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { HEAVY_WORKER, HeavyWork, type Step } from './heavyWork';
+import { HEAVY_WORKER, HeavyWork, type WorkStep } from './heavyWork';
 import type { FromWorker, ToWorker } from './jobs';
 
 /** A worker that says what the test makes it say. */
@@ -46,7 +46,7 @@ function heavyWork(): HeavyWork {
 
 /** What came of a job, in order. */
 function follow(heavy: HeavyWork) {
-  const heard: (Step<unknown> | string)[] = [];
+  const heard: (WorkStep<unknown> | string)[] = [];
   const listening = heavy
     .run('curveRange', { lines: [] })
     .subscribe({ next: (step) => heard.push(step), error: (error: Error) => heard.push(error.message), complete: () => heard.push('over') });

@@ -4,7 +4,7 @@ import type { FromWorker, JobName, Jobs, ToWorker } from './jobs';
 import { SAY } from './words';
 
 /** How far a job is, with what it has so far where it tells that, then its answer. */
-export type Step<T> = { readonly kind: 'progress'; readonly share: number; readonly soFar?: T } | { readonly kind: 'done'; readonly answer: T };
+export type WorkStep<T> = { readonly kind: 'progress'; readonly share: number; readonly soFar?: T } | { readonly kind: 'done'; readonly answer: T };
 
 export const HEAVY_WORKER = new InjectionToken<() => Worker>('worker for heavy work', {
   providedIn: 'root',
@@ -17,13 +17,13 @@ export class HeavyWork {
   private readonly make = inject(HEAVY_WORKER);
   private worker: Worker | undefined;
   private last = 0;
-  private readonly waiting = new Map<number, Subscriber<Step<unknown>>>();
+  private readonly waiting = new Map<number, Subscriber<WorkStep<unknown>>>();
 
   /** Begins a job once somebody listens. Fails where the worker does; what is asked next gets a new one. */
-  run<N extends JobName>(job: N, ask: Jobs[N]['ask']): Observable<Step<Jobs[N]['answer']>> {
-    return new Observable((listener: Subscriber<Step<Jobs[N]['answer']>>) => {
+  run<N extends JobName>(job: N, ask: Jobs[N]['ask']): Observable<WorkStep<Jobs[N]['answer']>> {
+    return new Observable((listener: Subscriber<WorkStep<Jobs[N]['answer']>>) => {
       const id = ++this.last;
-      this.waiting.set(id, listener as Subscriber<Step<unknown>>);
+      this.waiting.set(id, listener as Subscriber<WorkStep<unknown>>);
       this.send({ kind: 'begin', id, job, ask } as ToWorker);
       return () => {
         if (this.waiting.delete(id)) this.send({ kind: 'cancel', id });

@@ -1,22 +1,22 @@
 import naming from '@fellmist/language/naming.json' with { type: 'json' };
 
 /** The words of a food's name, read from `data/language/naming.json`: what says how it is, what is a flavour, what says nothing. */
-export type Axis = 'fat' | 'sweet' | 'salt' | 'state' | 'form' | 'flavour' | 'process' | 'diet' | 'grade';
+export type NameAxis = 'fat' | 'sweet' | 'salt' | 'state' | 'form' | 'flavour' | 'process' | 'diet' | 'grade';
 
 /** One thing said of a food, such as "state:dried"; of one axis a food can be only one thing. */
-export type Attribute = `${Axis}:${string}`;
+export type Attribute = `${NameAxis}:${string}`;
 
 /** An attribute taken apart: ["state", "dried"]. */
-export function axisOf(attribute: Attribute): readonly [axis: Axis, value: string] {
+export function axisOf(attribute: Attribute): readonly [axis: NameAxis, value: string] {
   const known = APART_BEFORE.get(attribute);
   if (known) return known;
-  const [axis, value = ''] = attribute.split(':') as [Axis, string];
+  const [axis, value = ''] = attribute.split(':') as [NameAxis, string];
   if (APART_BEFORE.size < MOST_APART) APART_BEFORE.set(attribute, [axis, value]);
   return [axis, value];
 }
 
 /** There are as many as attributes in the larder, and they are asked for at every comparison of two names. */
-const APART_BEFORE = new Map<Attribute, readonly [Axis, string]>();
+const APART_BEFORE = new Map<Attribute, readonly [NameAxis, string]>();
 const MOST_APART = 500;
 
 const phrases = (said: string): readonly string[] => said.split(', ');

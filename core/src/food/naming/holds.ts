@@ -1,5 +1,5 @@
 import { type Food, type FoodKind } from '../food';
-import { type Attribute, type Axis, axisOf } from './grammar';
+import { type Attribute, type NameAxis, axisOf } from './grammar';
 
 /**
  * What a food says to an attribute that a name claims: how much of the certainty it costs, 0 where it holds, `CONFLICT`
@@ -139,7 +139,7 @@ export function costOfPercent(percent: number, food: Food, aliasPercent: number 
   return off <= Math.max(0.6, 0.2 * percent) ? 0 : CONFLICT;
 }
 
-const UNSAID: Readonly<Record<Axis, Cost>> = { fat: 0.05, sweet: 0.06, salt: 0.03, state: 0.06, form: 0.04, flavour: 0.07, process: 0.05, diet: 0.05, grade: 0.07 };
+const UNSAID: Readonly<Record<NameAxis, Cost>> = { fat: 0.05, sweet: 0.06, salt: 0.03, state: 0.06, form: 0.04, flavour: 0.07, process: 0.05, diet: 0.05, grade: 0.07 };
 
 /** What it costs that a food is something more particular than was said. */
 export function costUnsaid(attribute: Attribute): Cost {

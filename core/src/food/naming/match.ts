@@ -14,7 +14,7 @@ const AT_MOST = { conflict: 0.5, near: 0.8, several: 0.8, otherHead: 0.5 } as co
 /** The longest name that is looked up, in words: what is longer is prose. */
 const MOST_WORDS = 24;
 
-interface Asked {
+interface AskedName {
   readonly core: readonly string[];
   readonly attributes: readonly Attribute[];
   readonly percent: number | undefined;
@@ -45,7 +45,7 @@ interface Verdict {
 }
 
 /** What a name costs by its words alone; undefined where too little of it fits to be worth a look. Runs for every alias: it makes nothing. */
-function costOfWords(asked: Asked, alias: Alias): number | undefined {
+function costOfWords(asked: AskedName, alias: Alias): number | undefined {
   let cost = 0;
   let others = 0;
   let common = 0;
@@ -61,14 +61,14 @@ function costOfWords(asked: Asked, alias: Alias): number | undefined {
   return others > MOST_STRANGERS || 1 - all < LEAST ? undefined : all;
 }
 
-function countMissing(asked: Asked, alias: Alias): number {
+function countMissing(asked: AskedName, alias: Alias): number {
   let missing = 0;
   for (const id of alias.coreIds) if (!asked.coreIds.includes(id)) missing++;
   return missing;
 }
 
 /** How far a name fits that costs so much by its words alone; undefined where a better fit of the same food stands before it. Runs some ten times a name: it makes little. */
-function verdict(asked: Asked, alias: Alias, words: number, most: number, before: Verdict | undefined): Verdict | undefined {
+function verdict(asked: AskedName, alias: Alias, words: number, most: number, before: Verdict | undefined): Verdict | undefined {
   const isAsked = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
   const strangers = words > 0 ? asked.core.filter((_word, i) => !alias.coreIds.includes(asked.coreIds[i] ?? UNKNOWN)) : NO_WORDS;
   const flavours = strangers.length > 0 && alias.isFlavoured ? strangers.filter(isFlavour) : NO_WORDS;
@@ -147,7 +147,7 @@ export function isVeryName(words: string, index: FoodIndex): boolean {
 const MOST_FOUND = 12;
 
 /** The aliases whose words fit, the best of them first, so that the rest need not be judged. */
-function worthALook(asked: Asked, aliases: Iterable<Alias>, country: Country): readonly { readonly alias: Alias; readonly words: number }[] {
+function worthALook(asked: AskedName, aliases: Iterable<Alias>, country: Country): readonly { readonly alias: Alias; readonly words: number }[] {
   const worth: { readonly alias: Alias; readonly words: number }[] = [];
   for (const alias of aliases) {
     if (alias.country && alias.country !== country) continue;
@@ -171,14 +171,14 @@ function findFoods(name: string, index: FoodIndex, country: Country, soft: reado
     for (const { score } of best.values()) if (score > most) better++;
     return better >= MOST_FOUND;
   };
-  const consider = (asked: Asked, aliases: Iterable<Alias>): void => {
+  const consider = (asked: AskedName, aliases: Iterable<Alias>): void => {
     for (const { alias, words } of worthALook(asked, aliases, country)) {
       if (isBeaten(1 - words)) return;
       const said = verdict(asked, alias, words, most, best.get(alias.food.id));
       if (said) best.set(said.foodId, said);
     }
   };
-  const asked = ({ core, attributes, percent }: NameParts, slipped: boolean): Asked => {
+  const asked = ({ core, attributes, percent }: NameParts, slipped: boolean): AskedName => {
     const coreIds = core.map((word) => index.ids.get(word) ?? UNKNOWN);
     const costs = coreIds.map((id) => (id === UNKNOWN ? 0.29 : 0.34));
     return { core, attributes, percent, coreIds, costs, flavours: core.map(isFlavour), key, plainKey, soft, slipped };

@@ -1,1 +1,1 @@
-export { NzOptionComponent as SelectOption, NzSelectComponent as Select } from 'ng-zorro-antd/select';
+export { NzSelectComponent as Select } from 'ng-zorro-antd/select';

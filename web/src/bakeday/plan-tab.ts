@@ -10,6 +10,7 @@ import {
   fitWords,
   inWeighingOrder,
   isForMixing,
+  isInOwnTin,
   movedRoles,
   type ScaleAsk,
   scaleFor,
@@ -31,13 +32,13 @@ import { SAY } from './words';
 
 /** How large the batch is, what it goes into, and in which order it is mixed. */
 @Component({
-  selector: 'fm-plan-desk',
+  selector: 'fm-plan-tab',
   imports: [Button, Field, MixingOrder, OwnVessel, Picker, VesselDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './plan-desk.html',
-  styleUrl: './plan-desk.less',
+  templateUrl: './plan-tab.html',
+  styleUrl: './plan-tab.less',
 })
-export class PlanDesk {
+export class PlanTab {
   protected readonly say = SAY;
   protected readonly fieldNumber = fieldNumber;
   private readonly told = inject(Told);
@@ -52,8 +53,10 @@ export class PlanDesk {
 
   private readonly byId = computed(() => new Map(this.desk.vessels().map((vessel) => [vessel.id, vessel])));
   protected readonly vesselOptions = computed((): readonly Option<string>[] => {
-    const heat = this.desk.product()?.heat;
-    const last = this.desk.vessels().filter((vessel) => !isForMixing(vessel));
+    const heat = this.desk.heat();
+    // The one of last time may be forgotten since.
+    const chosen = this.bake().vessel?.vessel;
+    const last = [...this.desk.vessels(), ...(chosen && !this.byId().has(chosen.id) ? [chosen] : [])].filter((vessel) => !isForMixing(vessel));
     const [before, after]: readonly (readonly Vessel['use'][])[] =
       heat === 'none' ? [['keep', 'churn'], []] : heat === 'griddle' ? [['griddle'], ['bake']] : [['bake'], ['griddle']];
     const first = ({ use }: Vessel): number => (before?.includes(use) ? 0 : after?.includes(use) ? 1 : 2);
@@ -81,7 +84,7 @@ export class PlanDesk {
   protected readonly fit = computed(() => {
     const [chosen, volume, product] = [this.bake().vessel, this.desk.volume(), this.desk.product()];
     if (!chosen || !volume || this.isByPieces()) return undefined;
-    const fit = fitOf(chosen.vessel, chosen.count, volume, product);
+    const fit = fitOf(chosen.vessel, chosen.count, volume, product, isInOwnTin(this.bake()));
     return {
       fit,
       words: fitWords(fit, volume, this.desk.vessels(), product),

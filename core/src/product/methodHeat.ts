@@ -1,0 +1,50 @@
+import { type ProductClass } from './productClass';
+
+/** Words that say something is cooked, once those that say the opposite are taken out. */
+const NOT_COOKED = /(?:no|without|do not|don't|never)[ -]+(?:bake|baking|cook|cooking|heat)\w*|heat[ -]treated|uncooked|unbaked/g;
+const COOKED =
+  /\b(?:bak(?:e|ed|ing)|cook(?:ed|ing)?|simmer\w*|boil\w*|heat(?:ed|ing)?|fry|fried|griddle|microwave|scald\w*|steam\w*|poach\w*|oven|grill(?:ed)?|golden(?! (?:syrup|caster|granulated|sugar|raisins))|pasteuri\w+)\b|\d\s*°\s*[cf]\b|\b\d{3}\s*(?:degrees\s*)?[cf]\b|\bgas\s*(?:mark\s*)?\d/;
+
+/** What the method bakes is no class that is never heated, whatever it is chilled for afterwards. */
+const BAKED = /\bbak(?:e|ed|ing)\b(?! (?:powder|soda|tray|sheet|tin|pan|dish|paper|parchment|beans))|\b(?:oven|preheat)/;
+const CHILLED = /\b(?:fridge|refrigerat\w*|chill(?:ed|ing)?)\b/;
+
+interface HeatTold {
+  readonly text: string;
+  readonly isCooked: boolean;
+  /** Cooked in the oven. */
+  readonly isBaked: boolean;
+  /** Chilled until it sets, and cooked nowhere. */
+  readonly isOnlyChilled: boolean;
+  readonly isSaid: boolean;
+}
+
+const methods = new WeakMap<readonly string[], HeatTold>();
+
+/** What a method tells of heat, looked up once: an edit of grams leaves it as it is. */
+export function heatTold(method: readonly string[]): HeatTold {
+  const known = methods.get(method);
+  if (known !== undefined) return known;
+  const text = method.join(' ').toLowerCase();
+  const plain = text.replace(NOT_COOKED, ' ');
+  const isCooked = COOKED.test(plain);
+  const fresh = { text, isCooked, isBaked: BAKED.test(plain), isOnlyChilled: !isCooked && CHILLED.test(plain), isSaid: plain.trim() !== '' };
+  methods.set(method, fresh);
+  return fresh;
+}
+
+/**
+ * Whether what is in it reaches the plate unheated: a class that nothing heats, unless the method says that it is cooked; a
+ * baked class never. Without a class the method alone can tell; without either it counts as heated, and the words for a raw
+ * mix are said.
+ */
+export function isEatenUnheated(product: ProductClass | undefined, method: readonly string[]): boolean {
+  const { isCooked, isSaid } = heatTold(method);
+  return !isCooked && (product ? product.heat === 'none' : isSaid);
+}
+
+/** Where it is heated: as its class is, nowhere if the method says so, in the oven if nobody said what it is and the method bakes it; undefined where neither tells. */
+export function heatOf(product: ProductClass | undefined, method: readonly string[]): ProductClass['heat'] | undefined {
+  if (isEatenUnheated(product, method)) return 'none';
+  return product ? product.heat : heatTold(method).isBaked ? 'oven' : undefined;
+}
