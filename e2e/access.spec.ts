@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Browser, type Page } from 'puppeteer-core';
-import { go, openPage, press, sees } from './household';
+import { comes, go, openPage, press, sees } from './household';
 import { visit } from './visit';
 
 const LOAF = 'Carrot-cardamom loaf';
@@ -69,7 +69,7 @@ describe('every place, light and dark, wide and narrow', () => {
     await page.keyboard.down('Control');
     await page.keyboard.press('k');
     await page.keyboard.up('Control');
-    await page.waitForSelector('[role=combobox][aria-controls=found]');
+    await page.waitForSelector('[role=combobox][aria-controls=found]:focus');
     await page.keyboard.type('carrot');
     await page.waitForSelector('[role=option].at');
     await new Promise((resolve) => setTimeout(resolve, 500));
@@ -182,7 +182,7 @@ describe('every place, light and dark, wide and narrow', () => {
       await sees(page, 'Draw the sweeteners');
     }
     expect(await violations(page)).toEqual([]);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    await comes(async () => expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0));
     expect(faults).toEqual([]);
   });
 
@@ -204,7 +204,7 @@ describe('every place, light and dark, wide and narrow', () => {
     await page.goto(`${household.url}/bakes/${id}${part === '/after' ? '' : part}`, { waitUntil: 'load' });
     await sees(page, words);
     expect(await violations(page)).toEqual([]);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+    await comes(async () => expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0));
     expect(faults).toEqual([]);
   });
 
@@ -226,7 +226,7 @@ describe('every place, light and dark, wide and narrow', () => {
     await page.keyboard.press('ArrowDown');
     await page.keyboard.up('Alt');
     await page.waitForFunction(() => [...document.querySelectorAll('.rebuilt .food')][1] === document.activeElement);
-    expect(await page.$$eval('fm-swap-panel', (panels) => panels.length)).toBe(0);
+    await comes(async () => expect(await page.$$eval('fm-swap-panel', (panels) => panels.length)).toBe(0));
     await page.close();
   });
 });

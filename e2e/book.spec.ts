@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { go, openPage, press, sees, type } from './household';
+import { comes, go, openPage, press, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 describe('the Tasting book', () => {
@@ -23,7 +23,7 @@ describe('the Tasting book', () => {
   test('the demo’s drop scones: five tries by three tasters, of which four were tasted; milk alone moved, and the next amount is named', async () => {
     await press(page, 'Buckwheat drop scones');
     await sees(page, 'From try 4 to try 5');
-    expect(await page.$$eval('fm-try-compare tbody:first-of-type tr', (rows) => rows[0]?.querySelector('th')?.textContent)).toBe('Whole milk');
+    await comes(async () => expect(await page.$$eval('fm-try-compare tbody:first-of-type tr', (rows) => rows[0]?.querySelector('th')?.textContent)).toBe('Whole milk'));
     await sees(page, 'Try 5 is there');
     // Thickness means by hand: 300 ml of milk (309 g) 4/3, 365 g -1, 328 g 1/3, 340 g -1/3: the line's zero lies between the last two.
     await press(page, 'Compare try 1');
@@ -54,7 +54,7 @@ describe('the Tasting book', () => {
     await press(phone, 'Keep my scores');
     await sees(phone, 'Mara’s scores are kept. Hand the phone on.');
     // The next taster's form is empty, and loses nothing when the server is killed between.
-    expect(await phone.$$eval('input:checked', (inputs) => inputs.length)).toBe(0);
+    await comes(async () => expect(await phone.$$eval('input:checked', (inputs) => inputs.length)).toBe(0));
     await household.kill();
     await type(phone, '#taster', 'Pim');
     await answer(phone, 'How much do you like it?', '5');
@@ -116,7 +116,7 @@ describe('the Tasting book', () => {
     await sees(page, 'That file is no picture');
     await drop('crumb.png', 'image/png', 'picture');
     await page.waitForSelector('figure img');
-    expect(await page.$eval('figure img', (one) => one.getAttribute('alt'))).toBe('Picture of try 1');
+    await comes(async () => expect(await page.$eval('figure img', (one) => one.getAttribute('alt'))).toBe('Picture of try 1'));
     await type(page, 'figure input', 'The crumb, cut');
     await page.keyboard.press('Tab');
     await page.waitForFunction(() => document.querySelector('figure img')?.getAttribute('alt') === 'The crumb, cut');
@@ -143,7 +143,7 @@ describe('the Tasting book', () => {
     await press(page, 'Mara tastes now');
     for (const code of codes[0] ?? []) {
       await sees(page, `Sample ${code}`);
-      expect(await page.$eval('main', (one) => /loaf/i.test(one.textContent ?? ''))).toBe(false);
+      await comes(async () => expect(await page.$eval('main', (one) => /loaf/i.test(one.textContent ?? ''))).toBe(false));
       await answer(page, 'How much do you like it?', '8');
       await press(page, 'Keep my scores');
     }

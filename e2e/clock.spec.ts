@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { openPage, press, sees, type } from './household';
+import { comes, openPage, press, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 describe('timers and the oven on the day', () => {
@@ -58,7 +58,7 @@ describe('timers and the oven on the day', () => {
     const ofTimers = async (): Promise<readonly string[]> => (await told()).filter((kind) => ['into the heat', 'timer set', 'timer rang', 'looked'].includes(kind));
     // The page shows what was pressed before the server has it.
     for (let tries = 0; tries < 50 && (await ofTimers()).length < 7; tries++) await new Promise((resolve) => setTimeout(resolve, 100));
-    expect(await ofTimers()).toEqual(['into the heat', 'timer set', 'timer set', 'looked', 'timer set', 'timer rang', 'timer set']);
+    await comes(async () => expect(await ofTimers()).toEqual(['into the heat', 'timer set', 'timer set', 'looked', 'timer set', 'timer rang', 'timer set']));
   });
 
   test('a bake that is out tells of the oven; what was learned can be forgotten and brought back', async () => {
@@ -85,7 +85,9 @@ describe('timers and the oven on the day', () => {
       await fetch('/api/devices/probe', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ deed: 'unplug' }) });
     });
     await sees(page, 'The thermometer is unplugged');
-    expect(await page.$$eval('fm-probe-desk button', (buttons) => buttons.find(({ textContent }) => textContent?.includes('Write it down'))?.disabled)).toBe(true);
+    await comes(async () =>
+      expect(await page.$$eval('fm-probe-desk button', (buttons) => buttons.find(({ textContent }) => textContent?.includes('Write it down'))?.disabled)).toBe(true),
+    );
     expect((await told()).filter((kind) => kind === 'reading')).toHaveLength(1);
   });
 });

@@ -1,5 +1,5 @@
 import { type Page } from 'puppeteer-core';
-import { choose, go, openFormula, press, putOnBench, sees, type } from './household';
+import { choose, comes, go, openFormula, press, putOnBench, sees, type } from './household';
 import { visit } from './visit';
 
 describe('the cold table', () => {
@@ -37,7 +37,7 @@ describe('the cold table', () => {
     await press(page, 'More for this formula');
     await press(page, 'Its tries in the book');
     await sees(page, '1 try');
-    expect(await page.$eval('h1', (one) => one.textContent)).toBe('Sour-cherry kefir ice');
+    await comes(async () => expect(await page.$eval('h1', (one) => one.textContent)).toBe('Sour-cherry kefir ice'));
     await press(page, 'More');
     await press(page, 'Compare it');
     await page.waitForFunction(() => document.querySelector('.plates li')?.textContent?.includes('Sour-cherry kefir ice') === true);
@@ -88,8 +88,8 @@ describe('the cold table', () => {
     await type(page, '#stored', 'very');
     await page.keyboard.press('Tab');
     await sees(page, 'Give a temperature such as');
-    expect(await page.$$eval('details tbody tr', (rows) => rows.length)).toBe(6);
-    expect(await page.$eval('fm-chart [role=img]', (chart) => chart.getAttribute('aria-label'))).toContain('% ice');
+    await comes(async () => expect(await page.$$eval('details tbody tr', (rows) => rows.length)).toBe(6));
+    await comes(async () => expect(await page.$eval('fm-chart [role=img]', (chart) => chart.getAttribute('aria-label'))).toContain('% ice'));
   });
 
   test('an ice is judged by its style, settled towards it, and says why it is as hard as it is', async () => {
@@ -97,7 +97,7 @@ describe('the cold table', () => {
     await press(page, 'Cold table');
     await sees(page, 'usual of churned frozen yogurt or kefir ice');
     const off = (): Promise<number> => page.$$eval('fm-ledger .off', (pegs) => pegs.length);
-    expect(await off()).toBe(0);
+    await comes(async () => expect(await off()).toBe(0));
     await choose(page, 'cold-style', 'Churned ice cream');
     await sees(page, 'usual of churned ice cream');
     await drawTo('White sugar', 0);
@@ -107,7 +107,7 @@ describe('the cold table', () => {
     await press(page, 'Settle all');
     // Where nothing a baker would put in mends it, that is said, and not that all is well.
     await page.waitForFunction(() => /Settled with|Nothing was taken\..*stays too near/.test(document.querySelector('fm-ledger .notice')?.textContent ?? ''));
-    expect(await off()).toBeLessThanOrEqual(before);
+    await comes(async () => expect(await off()).toBeLessThanOrEqual(before));
     await press(page, 'Why this hardness');
     await sees(page, '334 J a gram of ice');
     await press(page, 'Close');
@@ -136,7 +136,7 @@ describe('the cold table', () => {
     await type(page, '#splash-grams', 'much');
     await press(page, 'Try it');
     await sees(page, 'Give a splash in grams above zero');
-    expect(await page.$$eval('fm-whip-desk tbody tr', (rows) => rows.length)).toBe(before);
+    await comes(async () => expect(await page.$$eval('fm-whip-desk tbody tr', (rows) => rows.length)).toBe(before));
   });
 
   test('two weights make the overrun, and swapped weights are noticed', async () => {

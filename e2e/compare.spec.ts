@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, press, putOnBench, sees, shown, type } from './household';
+import { choose, comes, press, putOnBench, sees, shown, type } from './household';
 import { type Visit, visit } from './visit';
 
 describe('Compare', () => {
@@ -33,19 +33,19 @@ describe('Compare', () => {
     expect(Math.abs(cafe - (energies[0] ?? 0) / 4.12)).toBeLessThan(1);
     await sees(page, 'For the same energy you eat of Plain sponge');
     await press(page, 'Same weight');
-    expect(await cells('Weight')).toEqual([String(own), String(own), String(own)]);
+    await comes(async () => expect(await cells('Weight')).toEqual([String(own), String(own), String(own)]));
     // A larger portion of one's own: the others follow.
     await page.focus('.plates li:first-child [role=slider]');
     for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowUp');
     await shown(page);
-    expect(await cells('Weight')).toEqual([String(own + 20), String(own + 20), String(own + 20)]);
+    await comes(async () => expect(await cells('Weight')).toEqual([String(own + 20), String(own + 20), String(own + 20)]));
     // What its label does not tell is unknown, not zero.
     expect((await cells('Fibre'))[2]).toBe('unknown');
   });
 
   test('the claim of a pasted recipe does not add up and says so; with the portions it needs it would', async () => {
     await sees(page, 'It does not add up.');
-    expect(await page.$eval('#claim-text', (field) => (field as HTMLTextAreaElement).value)).toBe('40 kcal, 3 g protein a slice');
+    await comes(async () => expect(await page.$eval('#claim-text', (field) => (field as HTMLTextAreaElement).value)).toBe('40 kcal, 3 g protein a slice'));
     await type(page, '#claim-text', 'per 100 g: 5 kcal');
     await sees(page, 'Read as in 100 g.');
     await type(page, '#claim-text', 'very light');

@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Page } from 'puppeteer-core';
-import { go, press, reload, sees } from './household';
+import { comes, go, press, reload, sees } from './household';
 import { visit } from './visit';
 
 /** Red, a pixel wide: PNG (RFC 2083). */
@@ -41,7 +41,7 @@ describe('an empty house', () => {
   test('does not offer it again unasked; the help does', async () => {
     await reload(page);
     await sees(page, 'The shelf is empty');
-    expect(await page.evaluate(() => document.body.textContent?.includes('Take a treat apart'))).toBe(false);
+    await comes(async () => expect(await page.evaluate(() => document.body.textContent?.includes('Take a treat apart'))).toBe(false));
     await page.keyboard.press('?');
     await press(page, 'Take a first treat apart');
     await at('1 of 5');

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, figure, go, openFormula, press, putOnBench, sees, type } from './household';
+import { choose, comes, figure, go, openFormula, press, putOnBench, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 describe('amounts for a goal', () => {
@@ -29,13 +29,13 @@ describe('amounts for a goal', () => {
     await sees(page, 'Reached by changing');
     await press(page, 'Put on the Bench');
     await sees(page, 'Proposed');
-    expect(await shownG()).toEqual(before);
+    await comes(async () => expect(await shownG()).toEqual(before));
     await press(page, 'Take all');
     await page.waitForFunction(() => !document.querySelector('fm-proposals section'));
     const [energy, protein] = await shownG();
     expect([energy <= 230, protein >= 6.2]).toEqual([true, true]);
     await press(page, 'Undo');
-    expect(await shownG()).toEqual(before);
+    await comes(async () => expect(await shownG()).toEqual(before));
   });
 
   test('what cannot be had says which goals fight and what each would come to; loosened to that, it can be had', async () => {
@@ -83,7 +83,7 @@ describe('amounts for a goal', () => {
     await choose(page, 'goal-kind-0', 'at least');
     await press(page, 'With stand-ins');
     await sees(page, 'No rule of the trade replaces Mascarpone');
-    expect(await answer()).not.toContain('Put on the Bench');
+    await comes(async () => expect(await answer()).not.toContain('Put on the Bench'));
     expect(opened.faults).toEqual([]);
   });
 });

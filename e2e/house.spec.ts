@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { go, openPage, press, putOnBench, sees, type } from './household';
+import { comes, go, openPage, press, putOnBench, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 describe('the house', () => {
@@ -30,7 +30,7 @@ describe('the house', () => {
           fetch(`/api/formulas/${shelf.entries.find(({ title }) => title === 'Courgette waffles')?.id ?? ''}`, { method: 'DELETE' }),
         ),
     );
-    expect(await titles()).not.toContain('Courgette waffles');
+    await comes(async () => expect(await titles()).not.toContain('Courgette waffles'));
     await house();
     await page.evaluate(() =>
       [...document.querySelectorAll('li')]
@@ -41,10 +41,10 @@ describe('the house', () => {
     await sees(page, 'come back: 1');
     await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle0' }), press(page, 'Restore it')]);
     await sees(page, 'The copy is restored');
-    expect(await titles()).toEqual(before);
+    await comes(async () => expect(await titles()).toEqual(before));
     await page.goBack({ waitUntil: 'networkidle0' });
     await Promise.all([page.waitForNavigation({ waitUntil: 'networkidle0' }), press(page, 'Undo: bring back what was there before')]);
-    expect(await titles()).not.toContain('Courgette waffles');
+    await comes(async () => expect(await titles()).not.toContain('Courgette waffles'));
   });
 
   test('another device is let in by the passphrase, saves a formula in a page without TLS, and is sent away', async () => {
@@ -65,9 +65,9 @@ describe('the house', () => {
     await type(phone, '#name', 'phone of the test');
     await Promise.all([phone.waitForNavigation({ waitUntil: 'networkidle0' }), phone.click('button')]);
     await sees(phone, 'Shelf');
-    expect(await phone.evaluate(() => isSecureContext)).toBe(false);
+    await comes(async () => expect(await phone.evaluate(() => isSecureContext)).toBe(false));
     await putOnBench(phone, household.urlAs('kitchen.test'), 'Plum slices\nMakes 8 slices\n200 g plain flour\n100 g sugar');
-    expect(await titles()).toContain('Plum slices');
+    await comes(async () => expect(await titles()).toContain('Plum slices'));
 
     await house();
     await sees(page, 'phone of the test');
@@ -79,7 +79,7 @@ describe('the house', () => {
     await Promise.all([phone.waitForNavigation({ waitUntil: 'networkidle0' }), phone.click('button')]);
     await go(phone, `${household.urlAs('kitchen.test')}/house`);
     await sees(phone, 'Copies are restored, and their folder is chosen, on the machine');
-    expect(await phone.$('#copies-folder')).toBeNull();
+    await comes(async () => expect(await phone.$('#copies-folder')).toBeNull());
     await Promise.all([phone.waitForNavigation({ waitUntil: 'networkidle0' }), press(phone, 'Leave on this device')]);
     await sees(phone, 'This device is new here');
     await phone.close();

@@ -153,6 +153,17 @@ export async function sees(page: Page, words: string): Promise<void> {
     });
 }
 
+/** Waits until what is expected holds: a page follows when it can. What does not hold by then is told as it is. */
+export async function comes(expected: () => Promise<void>): Promise<void> {
+  for (const from = Date.now(); ; await new Promise((resolve) => setTimeout(resolve, 50))) {
+    try {
+      return await expected();
+    } catch (error) {
+      if (Date.now() - from > PATIENCE_MS) throw error;
+    }
+  }
+}
+
 /** Waits until the page's words hold nothing like `pattern` any more. */
 export async function seesNoMore(page: Page, pattern: RegExp): Promise<void> {
   const failed = new Error(`"${pattern.source}" is still seen`);

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import { choose, go, openPage, press, rebuildLines, reload, sees, type } from './household';
+import { choose, comes, go, openPage, press, rebuildLines, reload, sees, type } from './household';
 import { visit } from './visit';
 
 const shelf = JSON.parse(readFileSync('data/label-shelf.json', 'utf8')) as readonly { code: string; name: string; behaves?: string }[];
@@ -36,7 +36,7 @@ describe('the larder', () => {
     await press(page, 'Compare with another');
     await press(page, 'Pea protein, village co-op');
     await page.waitForFunction(() => document.querySelectorAll('fm-food-card thead th').length === 3);
-    expect(await page.$eval('fm-food-card thead', (head) => (head as HTMLElement).innerText)).toMatch(/Pea protein[\s\S]*Plain whey/);
+    await comes(async () => expect(await page.$eval('fm-food-card thead', (head) => (head as HTMLElement).innerText)).toMatch(/Pea protein[\s\S]*Plain whey/));
     await press(page, 'Close');
   });
 
@@ -72,7 +72,7 @@ describe('the larder', () => {
     );
     await press(page, 'Look up');
     await sees(page, 'More sugars than carbohydrate');
-    expect(await summary()).toContain('3 things do not add up');
+    await comes(async () => expect(await summary()).toContain('3 things do not add up'));
   });
 
   test('a label typed by hand: faults in words beside their field, mended as it is typed; zeros and a weighed piece', async () => {
@@ -100,7 +100,7 @@ describe('the larder', () => {
     await type(page, '#pack-name', 'Oats from the fair');
     await press(page, 'Save');
     await page.waitForFunction(() => /larder\/pack\/pack-/.test(location.pathname) && document.body.innerText.includes('saved'));
-    expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Oats from the fair');
+    await comes(async () => expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Oats from the fair'));
   });
 
   test('its scoop, cup and thirst are used at once by a recipe that names its kind, and the line says so', async () => {
@@ -161,7 +161,7 @@ describe('the larder', () => {
     await go(page, `${household.url}/larder`);
     await type(page, '#find-food', 'moonlight');
     await page.waitForFunction(() => document.querySelector('.rows .name')?.textContent?.includes('Moonlight syrup') === true);
-    expect(await page.$$eval('.rows .name', (names) => names.length)).toBe(1);
+    await comes(async () => expect(await page.$$eval('.rows .name', (names) => names.length)).toBe(1));
   });
 
   test('two tabs on one pack: the later save is refused in words and nothing typed is lost', async () => {
@@ -174,9 +174,11 @@ describe('the larder', () => {
     await type(page, '#pack-name', 'Drops, this tab');
     await press(page, 'Save');
     await sees(page, 'This pack was saved from another place');
-    expect(await page.$eval('fm-pack-conflict tbody', (rows) => (rows as HTMLElement).innerText.replace(/\s+/g, ' ').trim())).toBe('Name Drops, this tab Drops, other tab');
+    await comes(async () =>
+      expect(await page.$eval('fm-pack-conflict tbody', (rows) => (rows as HTMLElement).innerText.replace(/\s+/g, ' ').trim())).toBe('Name Drops, this tab Drops, other tab'),
+    );
     await reload(page);
-    expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Drops, this tab');
+    await comes(async () => expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Drops, this tab'));
     await press(page, 'Save mine');
     await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('.head .ant-btn-primary')?.disabled === true);
   });
@@ -191,16 +193,16 @@ describe('the larder', () => {
     await go(page, `${household.url}/larder/pack/pack-rye`);
     await sees(page, 'Taken up as you left it');
     const name = (): Promise<string> => page.$eval('#pack-name', (field) => (field as HTMLInputElement).value);
-    expect(await name()).toBe('Rye, half written');
+    await comes(async () => expect(await name()).toBe('Rye, half written'));
     await press(page, 'Save');
     await page.waitForFunction(() => document.querySelector('header [role=status]')?.textContent === 'saved');
     await press(page, 'History');
     await sees(page, '→ Rye, half written');
     await page.click('fm-pack-history li:nth-child(2) button');
     await sees(page, 'not saved');
-    expect(await name()).not.toBe('Rye, half written');
+    await comes(async () => expect(await name()).not.toBe('Rye, half written'));
     await press(page, 'Take it up again');
-    expect(await name()).toBe('Rye, half written');
+    await comes(async () => expect(await name()).toBe('Rye, half written'));
   });
 
   test('with the server gone a pack is not saved, says so, and is saved when it is back', async () => {
@@ -217,7 +219,7 @@ describe('the larder', () => {
     await reload(page);
     await press(page, 'Stock and price');
     await page.waitForSelector('#price');
-    expect(await page.$eval('#price', (field) => (field as HTMLInputElement).value)).toBe('2.1');
+    await comes(async () => expect(await page.$eval('#price', (field) => (field as HTMLInputElement).value)).toBe('2.1'));
     await type(page, '#price', 'a lot');
     await page.keyboard.press('Tab');
     await sees(page, 'Give the price as a number');
@@ -238,7 +240,7 @@ describe('the larder', () => {
     await page.waitForFunction((name) => document.querySelector('fm-food-card h2')?.textContent === name, {}, first);
     await page.focus('.rows .row.here .name');
     await page.keyboard.press('ArrowDown');
-    expect(await page.evaluate(() => document.activeElement?.classList.contains('name') === true && !document.activeElement.closest('.here'))).toBe(true);
+    await comes(async () => expect(await page.evaluate(() => document.activeElement?.classList.contains('name') === true && !document.activeElement.closest('.here'))).toBe(true));
   });
 
   test('a pack that is removed can be brought back, and nothing went wrong on the way', async () => {

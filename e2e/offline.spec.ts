@@ -1,7 +1,7 @@
 import type { StoredFormula } from '@fellmist/contract';
 import { allLines } from '@fellmist/core';
 import type { Page } from 'puppeteer-core';
-import { press, reload, sees, seesNoMore, type } from './household';
+import { comes, press, reload, sees, seesNoMore, type } from './household';
 import { visit } from './visit';
 
 describe('without the server', () => {
@@ -47,7 +47,7 @@ describe('without the server', () => {
     await page.waitForSelector('.rows .name');
     await go(address);
     await page.waitForSelector('.rebuilt .row');
-    expect(await figures()).toEqual(before);
+    await comes(async () => expect(await figures()).toEqual(before));
     await sees(page, 'Your Fellmist server does not answer');
 
     await household.open();
@@ -77,7 +77,7 @@ describe('without the server', () => {
     await sees(page, 'saved here, waits for the server');
     await go(address);
     await sees(page, 'Saved here, waits for the server');
-    expect(await firstAmount(page)).toBe('112');
+    await comes(async () => expect(await firstAmount(page)).toBe('112'));
     await household.open();
     await seesNoMore(page, /waits? on this device/);
     const after = await stored(id);
@@ -101,12 +101,12 @@ describe('without the server', () => {
     ).toBe(200);
     await page.setOfflineMode(false);
     await sees(page, 'This formula was saved meanwhile elsewhere');
-    expect(await page.$eval('.sides', (sides) => (sides as HTMLElement).innerText)).toContain('113');
+    await comes(async () => expect(await page.$eval('.sides', (sides) => (sides as HTMLElement).innerText)).toContain('113'));
     await press(page, 'Save mine as the next try');
     await seesNoMore(page, /waits? on this device/);
     const { tries } = await stored(id);
     expect(tries.slice(-2).map(({ label }) => label)[0]).toBe('elsewhere');
-    expect(await firstAmount(page)).toBe('113');
+    await comes(async () => expect(await firstAmount(page)).toBe('113'));
   });
 
   test('switched off it keeps nothing', async () => {
@@ -114,6 +114,6 @@ describe('without the server', () => {
     await page.waitForSelector('#keeps');
     await page.click('#keeps');
     await page.waitForFunction(async () => (await caches.keys()).length === 0 && (await navigator.serviceWorker.getRegistrations()).length === 0);
-    expect(await page.evaluate(() => localStorage.getItem('fellmist.offline'))).toBe('off');
+    await comes(async () => expect(await page.evaluate(() => localStorage.getItem('fellmist.offline'))).toBe('off'));
   });
 });

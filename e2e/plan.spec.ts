@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, openPage, press, sees, type } from './household';
+import { choose, comes, openPage, press, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 interface Answer {
@@ -32,7 +32,7 @@ describe('a day planned for the table', () => {
     await press(page, 'As a table');
     await page.waitForSelector('.steps tbody tr');
     // The loaf's recipe bakes 50 minutes, it cools an hour and is sliced in five before three: by hand, unless hands are wanted.
-    expect(await times()).toEqual(expect.arrayContaining(['12:50 Bake', '13:40 Cool, ten minutes in the tin, then on a rack', '14:40 Slice']));
+    await comes(async () => expect(await times()).toEqual(expect.arrayContaining(['12:50 Bake', '13:40 Cool, ten minutes in the tin, then on a rack', '14:40 Slice'])));
   });
 
   test('a step put to a time by hand moves what comes before and after it, is undone by letting it move, and nonsense is told', async () => {
@@ -77,7 +77,7 @@ describe('a day planned for the table', () => {
     const minutesOfFrying = (): Promise<number> =>
       page.$$eval('.steps tbody tr', (rows) => Number(/(\d+) min/.exec(rows.find((row) => row.textContent?.includes('Fry in batches'))?.textContent ?? '')?.[1]));
     await sees(page, 'a time that is common for its kind; a tin tells more');
-    expect(await minutesOfFrying()).toBe(18);
+    await comes(async () => expect(await minutesOfFrying()).toBe(18));
     const tinField = await page.$$eval('[id^="tin-"]', (fields) => fields.at(-1)?.id ?? '');
     await choose(page, tinField, '28 cm griddle');
     await page.waitForFunction(() => /about \d+ minutes for all of them/.test(document.body.innerText));
@@ -97,7 +97,7 @@ describe('a day planned for the table', () => {
     expect(kept.map(([, changes]) => changes)).toEqual(['[{"room":{"oven":1}}]']);
     await household.open();
     await settled();
-    expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('fellmist.plan.')))).toEqual([]);
+    await comes(async () => expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('fellmist.plan.')))).toEqual([]));
     await second.page.waitForFunction(() => document.body.innerText.includes('Fry in batches') && document.querySelector<HTMLInputElement>('#room-oven')?.value === '1');
     await second.page.close();
     // Yesterday's table cannot be laid any more: it says when it can.
@@ -184,7 +184,7 @@ describe('a day planned for the table', () => {
       ),
     );
     expect(rows.slice(-2)).toEqual(['01:50 Harden in the freezer 180 min', '05:50 Soften a little before scooping 10 min']);
-    expect(await abroad.$eval('#serve-time', (field) => (field as HTMLInputElement).value)).toBe('06:00');
+    await comes(async () => expect(await abroad.$eval('#serve-time', (field) => (field as HTMLInputElement).value)).toBe('06:00'));
     // A time that the wall never shows is taken as the hour after it, and told as that.
     await type(abroad, '#serve-time', '2:30');
     await abroad.keyboard.press('Tab');

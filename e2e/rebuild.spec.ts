@@ -1,5 +1,5 @@
 import { type Page } from 'puppeteer-core';
-import { choose, figure, press, putOnBench, rebuildLines, reload, sees, type } from './household';
+import { choose, comes, figure, press, putOnBench, rebuildLines, reload, sees, type } from './household';
 import { visit } from './visit';
 
 interface Rebuild {
@@ -109,11 +109,13 @@ describe('rebuilds, from the paste to a settled ledger', () => {
       await press(page, 'Settle all');
       await sees(page, 'Settled with');
     }
-    expect(await off()).toBe(0);
+    await comes(async () => expect(await off()).toBe(0));
     const after = await toNumber(moves[0]);
     expect(moves[1] === 'down' ? after < before : after > before).toBe(true);
     for (const allergen of never)
-      expect(await page.$$eval('.allergen:not(.gone)', (chips, name) => chips.map((chip) => chip.textContent ?? '').some((text) => text.includes(name)), allergen)).toBe(false);
+      await comes(async () =>
+        expect(await page.$$eval('.allergen:not(.gone)', (chips, name) => chips.map((chip) => chip.textContent ?? '').some((text) => text.includes(name)), allergen)).toBe(false),
+      );
     await press(page, 'Save');
     await sees(page, 'try 2 of 2');
     expect(faults).toEqual([]);
@@ -133,7 +135,7 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     await sees(page, 'USDA SR Legacy');
     await page.keyboard.press('Escape');
     await page.waitForFunction(() => document.querySelector('fm-why-panel') === null);
-    expect(await page.$eval('[aria-label^="Goals"]', (button) => button.classList.contains('missed'))).toBe(true);
+    await comes(async () => expect(await page.$eval('[aria-label^="Goals"]', (button) => button.classList.contains('missed'))).toBe(true));
   });
 
   test('an older try is gone on from: the save branches, any two are compared, a try is named anew', async () => {
@@ -158,7 +160,9 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     await reload(page);
     await press(page, 'Tries');
     await page.waitForFunction(() => (document.querySelector('[aria-label="Name of try 3"]') as HTMLInputElement | null)?.value === 'Less butter');
-    expect(await page.$$eval('.sprout', (tries) => tries.map((one) => one.getAttribute('aria-label')?.includes('grew from 1')))).toEqual([false, true, true]);
+    await comes(async () =>
+      expect(await page.$$eval('.sprout', (tries) => tries.map((one) => one.getAttribute('aria-label')?.includes('grew from 1')))).toEqual([false, true, true]),
+    );
     await press(page, 'Close');
   });
 
@@ -174,12 +178,12 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     await choose(page, 'line-part', 'For the topping');
     await page.keyboard.press('Escape');
     await sees(page, 'For the topping');
-    expect(await toNumber('energyKcal')).toBeGreaterThan(whole);
+    await comes(async () => expect(await toNumber('energyKcal')).toBeGreaterThan(whole));
     await choose(page, await page.$$eval('h3 nz-select input', (fields) => fields.at(-1)?.id ?? ''), 'left out of the sums');
     await page.waitForFunction((energy) => Number(document.querySelector('[data-figure="energyKcal"]')?.firstChild?.textContent) === energy, {}, whole);
     for (let i = 0; i < 4; i++) await press(page, 'Undo');
     await page.waitForFunction((count) => document.querySelectorAll('.rebuilt .food').length === count, {}, before.length);
-    expect(await rebuildLines(page)).toEqual(before);
+    await comes(async () => expect(await rebuildLines(page)).toEqual(before));
   });
 
   test('what is left as it is stays quiet; a wrong class is told which fits better; safety is a step away', async () => {

@@ -1,4 +1,4 @@
-import { go, openFormula, openPage, press, putOnBench, sees } from './household';
+import { comes, go, openFormula, openPage, press, putOnBench, sees } from './household';
 import { type Visit, visit } from './visit';
 
 describe('what is said, and in which measure', () => {
@@ -13,10 +13,10 @@ describe('what is said, and in which measure', () => {
     const balance = (): Promise<string> => own.$eval('fm-ledger', (ledger) => ledger.textContent ?? '');
     // By hand: a drop of water is 0.05 g (20 to the millilitre), so that 0.3 g are six.
     await putOnBench(own, household.url, 'Sweet tea\nServes 1\n250 g water\n0.3 g stevia drops');
-    expect(await notes()).toContain('6 drops');
+    await comes(async () => expect(await notes()).toContain('6 drops'));
     await press(own, 'Balance');
     await sees(own, 'Sweetness');
-    expect(await balance()).not.toMatch(/bitter/);
+    await comes(async () => expect(await balance()).not.toMatch(/bitter/));
     await putOnBench(own, household.url, 'Sweet tea\nServes 1\n250 g water\n0.12 g pure stevia extract');
     await press(own, 'Balance');
     await own.waitForFunction(() => /stevia .*bitter/.test(document.querySelector('fm-ledger')?.textContent ?? ''));

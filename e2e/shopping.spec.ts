@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { go, openPage, press, reload, sees } from './household';
+import { comes, go, openPage, press, reload, sees } from './household';
 import { type Visit, visit } from './visit';
 
 describe('the shopping list', () => {
@@ -27,11 +27,11 @@ describe('the shopping list', () => {
     await tick(phone, first);
     await phone.waitForFunction(() => document.querySelector('.entry.done') !== null);
     await reload(page);
-    expect(await isTicked(page, first)).toBe(true);
+    await comes(async () => expect(await isTicked(page, first)).toBe(true));
     await household.kill();
     await tick(phone, first);
     await sees(phone, 'does not');
-    expect(await isTicked(phone, first)).toBe(true);
+    await comes(async () => expect(await isTicked(phone, first)).toBe(true));
     await household.open();
     await phone.close();
   });

@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import { figure, go, openPage, press, rebuildLines, reload, sees, type } from './household';
+import { comes, figure, go, openPage, press, rebuildLines, reload, sees, type } from './household';
 import { visit } from './visit';
 
 const RECIPE = `Sunday griddle cakes
@@ -48,7 +48,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await sees(page, 'This is not text');
     await paste('<img src=x onerror="document.title=\'broken\'">\nServes 2\n100 g <script>document.title="broken"</script>');
     await sees(page, 'No food on the shelf has this name');
-    expect(await page.title()).toBe('Paste a recipe · Fellmist');
+    await comes(async () => expect(await page.title()).toBe('Paste a recipe · Fellmist'));
   });
 
   test('each line is read as it is typed, and what is unsure is mended in place', async () => {
@@ -84,7 +84,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await pressSwapOn('Plain wheat flour');
     await press(page, 'Take Coconut flour');
     await sees(page, 'becomes');
-    expect(await rebuildLines(page)).toEqual(before);
+    await comes(async () => expect(await rebuildLines(page)).toEqual(before));
     await type(page, '[aria-label^="Grams for: 187 g"]', '90');
     await press(page, 'Take: 187 g');
     await sees(page, 'Coconut flour');
@@ -103,7 +103,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
         .then(() => page.keyboard.up('Control'));
     await page.waitForFunction((first) => document.querySelector('.rebuilt .food')?.textContent?.trim() === first, {}, 'Plain wheat flour');
     for (let i = 0; i < 4; i++) await press(page, 'Redo');
-    expect(await rebuildLines(page)).toEqual(after);
+    await comes(async () => expect(await rebuildLines(page)).toEqual(after));
   });
 
   test('nutrition follows each keystroke, original and rebuilt side by side', async () => {
@@ -135,9 +135,9 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await household.open();
     await reload(page);
     await page.waitForSelector('.rebuilt .row');
-    expect([await rebuildLines(page), await figure(page, 'energyKcal')]).toEqual([lines, energy]);
+    await comes(async () => expect([await rebuildLines(page), await figure(page, 'energyKcal')]).toEqual([lines, energy]));
     const other = await openPage(browser, page.url());
-    expect(await rebuildLines(other.page)).toEqual(lines);
+    await comes(async () => expect(await rebuildLines(other.page)).toEqual(lines));
     await type(other.page, '[aria-label="Amount of Egg, whole"]', '3');
     await press(other.page, 'Save');
     await sees(other.page, 'try 3 of 3');
@@ -152,7 +152,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     expect([sides.includes('3 large eggs'), sides.includes('4 large eggs')]).toEqual([true, true]);
     await press(page, 'Save mine as the next try');
     await sees(page, 'try 4 of 4');
-    expect(await rebuildLines(page)).toContain('4 Egg, whole');
+    await comes(async () => expect(await rebuildLines(page)).toContain('4 Egg, whole'));
   });
 
   test('with the server gone a save waits, also over a reload, and is sent when the server is back', async () => {
@@ -164,7 +164,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await reload(page);
     await page.waitForFunction(() => !/waits? on this device/.test(document.body.innerText));
     await sees(page, 'try 5 of 5');
-    expect(await rebuildLines(page)).toContain('3 tsp Baking powder');
+    await comes(async () => expect(await rebuildLines(page)).toContain('3 tsp Baking powder'));
     faults.splice(0, faults.length, ...faults.filter((words) => !/ERR_CONNECTION_REFUSED|409|Failed to load resource/.test(words)));
     expect(faults).toEqual([]);
   });
@@ -181,7 +181,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await sees(page, 'wrong.jsonld: The Recipe has no "recipeIngredient"');
     await input.uploadFile(join(folder, 'griddle.jsonld'));
     await sees(page, 'try 1 of 1');
-    expect([await rebuildLines(page), await figure(page, 'energyKcal')]).toEqual([lines, energy]);
+    await comes(async () => expect([await rebuildLines(page), await figure(page, 'energyKcal')]).toEqual([lines, energy]));
     await go(page, `${household.url}/shelf`);
     await press(page, 'More for Sunday griddle cakes');
     await press(page, 'Remove');

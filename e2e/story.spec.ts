@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { go, press, sees, type } from './household';
+import { comes, go, press, sees, type } from './household';
 import { visit } from './visit';
 
 /** Everything through the page's own doors: the server's for what was weighed, the screens for what was said, proposed and learned. */
@@ -103,12 +103,12 @@ describe('three tries from too thick to right', () => {
       await sees(page, 'The rebuild');
       return page.evaluate(() => document.body.innerText);
     };
-    expect(await balance()).not.toContain('as the original does');
+    await comes(async () => expect(await balance()).not.toContain('as the original does'));
     await go(page, `${household.url}/book/${id}`);
     await sees(page, 'What this try teaches');
     await press(page, 'Let the pack learn it');
     await sees(page, 'has learned it.');
-    expect(await balance()).toContain('as the original does');
+    await comes(async () => expect(await balance()).toContain('as the original does'));
     await go(page, `${household.url}/book/learned`);
     await sees(page, 'with 1 test or try of this pack');
     await press(page, 'Forget it: How thirsty Pea protein');

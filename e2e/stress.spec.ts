@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { Household } from './household';
+import { comes, Household } from './household';
 import { fuzzRoutes } from './stress/fuzz';
 import { killUnderWrites } from './stress/kill';
 
@@ -28,8 +28,8 @@ describe('a server that is treated badly', () => {
         other.stderr.on('data', (some: Buffer) => (words += some.toString()));
         other.on('exit', (code) => resolve(`${String(code)} ${words}`));
       });
-    expect(await start({})).toMatch(/^1 Fellmist is already running on .*Use that one/);
-    expect(await start({ FELLMIST_PORT: 'oven' })).toMatch(/^1 FELLMIST_PORT is “oven”; a port is/);
+    await comes(async () => expect(await start({})).toMatch(/^1 Fellmist is already running on .*Use that one/));
+    await comes(async () => expect(await start({ FELLMIST_PORT: 'oven' })).toMatch(/^1 FELLMIST_PORT is “oven”; a port is/));
     expect((await fetch(`${household.url}/api/health`)).status).toBe(200);
   });
 

@@ -1,5 +1,5 @@
 import { type Browser, type Page } from 'puppeteer-core';
-import { go, Household, openBrowser, openFormula, openPage, press, putOnBench, reload, sees, shown, type } from './household';
+import { comes, go, Household, openBrowser, openFormula, openPage, press, putOnBench, reload, sees, shown, type } from './household';
 
 const BUNS = 'Buns\nMakes 6\n200 g plain flour\n120 ml milk\n2 eggs';
 const OATS = 'Oat bake\nServes 4\n100 g rolled oats\n200 ml milk';
@@ -49,7 +49,7 @@ describe('what is not saved', () => {
     await sees(busy, 'The bench could not be fetched');
     await household.open();
     await go(busy, `${household.url}/bench/paste`);
-    expect(await busy.$eval('#recipe-text', (field) => (field as HTMLTextAreaElement).value)).toBe(BUNS);
+    await comes(async () => expect(await busy.$eval('#recipe-text', (field) => (field as HTMLTextAreaElement).value)).toBe(BUNS));
     await context.close();
     await page.bringToFront();
     await go(page, `${household.url}/bench/paste`);
@@ -81,7 +81,7 @@ describe('what is not saved', () => {
     await openFormula(page, household.url, 'Buns');
     // What was saved is there try by try, what was only typed lies above it.
     await sees(page, 'try 3 of 3');
-    expect(await page.$eval('[aria-label="Amount of Egg, whole"]', (field) => (field as HTMLInputElement).value)).toBe('6');
+    await comes(async () => expect(await page.$eval('[aria-label="Amount of Egg, whole"]', (field) => (field as HTMLInputElement).value)).toBe('6'));
     await press(page, 'Back to the saved one');
     await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label="Amount of Egg, whole"]')?.value === '5');
     await written(page);
@@ -108,7 +108,7 @@ describe('what is not saved', () => {
       await tab.bringToFront();
       await reload(tab);
       await sees(tab, 'These changes were kept');
-      expect(await tab.$eval('[aria-label="Amount of Egg, whole"]', (field) => (field as HTMLInputElement).value)).toBe(eggs);
+      await comes(async () => expect(await tab.$eval('[aria-label="Amount of Egg, whole"]', (field) => (field as HTMLInputElement).value)).toBe(eggs));
     }
     await press(other, 'Save');
     await sees(other, 'try 4 of 4');
@@ -139,7 +139,7 @@ describe('what is not saved', () => {
     await sees(page, 'taken off the shelf elsewhere');
     await press(page, 'Bring it back and save');
     await sees(page, 'try 2 of 2');
-    expect(await page.$eval('[aria-label="Amount of Rolled oats"]', (field) => (field as HTMLInputElement).value)).toBe('120');
+    await comes(async () => expect(await page.$eval('[aria-label="Amount of Rolled oats"]', (field) => (field as HTMLInputElement).value)).toBe('120'));
   });
 
   test('a browser that keeps nothing says so, and the bench works on', async () => {
@@ -158,7 +158,7 @@ describe('what is not saved', () => {
     await type(bare, '[aria-label="Amount of Plain wheat flour"]', '210');
     await press(bare, 'Save');
     await sees(bare, 'try 6 of 6');
-    expect(await bare.$eval('[aria-label="Amount of Plain wheat flour"]', (field) => (field as HTMLInputElement).value)).toBe('210');
+    await comes(async () => expect(await bare.$eval('[aria-label="Amount of Plain wheat flour"]', (field) => (field as HTMLInputElement).value)).toBe('210'));
     await bare.close();
   });
 
@@ -202,12 +202,12 @@ describe('the house', () => {
     await phone.waitForFunction(() => (document.querySelector('#freezer') as HTMLInputElement | null)?.value === '-0.4');
     await go(phone, `${household.url}/shelf`);
     await sees(phone, 'kJ');
-    expect(await words(phone)).not.toContain('kcal');
+    await comes(async () => expect(await words(phone)).not.toContain('kcal'));
     await openFormula(phone, household.url, 'Sour-cherry kefir ice');
     await phone.waitForSelector('[data-figure="energyKj"]');
     await press(phone, 'Cold table');
     await sees(phone, '°F');
-    expect(await words(phone)).not.toMatch(/\d °C/);
+    await comes(async () => expect(await words(phone)).not.toMatch(/\d °C/));
     await phone.close();
   });
 
@@ -221,7 +221,7 @@ describe('the house', () => {
     await sees(page, 'Nothing was removed');
     await go(page, `${household.url}/shelf`);
     await sees(page, 'Carrot-cardamom loaf');
-    expect(await page.$$eval('.formula', (formulas) => formulas.length)).toBe(7);
+    await comes(async () => expect(await page.$$eval('.formula', (formulas) => formulas.length)).toBe(7));
   });
 });
 

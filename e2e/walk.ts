@@ -51,6 +51,13 @@ export class Walk {
     await this.steps();
   }
 
+  /** Weighed on a scale of their own, each as the plan has it: said once for all, and then the steps. */
+  async asPlanned(): Promise<void> {
+    await press(this.page, 'Weigh out');
+    await press(this.page, 'All the rest as planned');
+    await this.steps();
+  }
+
   async pour(grams: number): Promise<void> {
     await this.steps();
     await type(this.page, '#typed', String(grams));

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, go, press, reload, sees } from './household';
+import { choose, comes, go, press, reload, sees } from './household';
 import { visit } from './visit';
 
 describe('the week', () => {
@@ -45,16 +45,16 @@ describe('the week', () => {
     );
     await press(page, 'Week after');
     await page.waitForFunction(() => location.search.includes('from='));
-    expect(await rows('eaten', 'Courgette waffles')).toEqual([]);
+    await comes(async () => expect(await rows('eaten', 'Courgette waffles')).toEqual([]));
   });
 
   test('switched off in the House it is nowhere to be seen', async () => {
     await go(page, `${household.url}/house`);
     await page.click('#week-page');
     await go(page, `${household.url}/bakes`);
-    expect(await page.$$eval('a', (links) => links.filter((link) => link.textContent?.trim() === 'Week').length)).toBe(0);
+    await comes(async () => expect(await page.$$eval('a', (links) => links.filter((link) => link.textContent?.trim() === 'Week').length)).toBe(0));
     await go(page, `${household.url}/bakes/week`);
     await sees(page, 'The week is switched off');
-    expect(await page.$('table.figures')).toBeNull();
+    await comes(async () => expect(await page.$('table.figures')).toBeNull());
   });
 });

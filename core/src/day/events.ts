@@ -12,8 +12,8 @@ export interface Stage {
 /** The stage of what was not in the formula. */
 export const ADDED = 'added';
 
-/** How an amount came into the bowl. */
-export const POURED_BY = ['scale', 'typed', 'spoon'] as const;
+/** How an amount is known that came into the bowl: "plan" where the baker only says that it went in as planned. */
+export const POURED_BY = ['scale', 'typed', 'spoon', 'plan'] as const;
 export type PouredBy = (typeof POURED_BY)[number];
 
 export type Portioning = { readonly by: 'number'; readonly count: number } | { readonly by: 'weight'; readonly eachG: number } | { readonly by: 'pieces' };

@@ -16,7 +16,7 @@ export {
   type Stage,
   type Topping,
 } from './events';
-export { type Bowl, bowlsOf, inWeighingOrder, isOpen, nextLine, stepToDo } from './weighing';
+export { asPlanned, type Bowl, bowlsOf, inWeighingOrder, isOpen, nextLine, restAsPlanned, stepToDo, wantedG } from './weighing';
 export { keptOf } from './kept';
 export { heldTogether, isMade, ofPortions, type EatenShare, type WeekDay, type WeekEntry, weekOf } from './week';
 export { heatedOf, ovenTold, timersOf } from './timers';

@@ -12,7 +12,8 @@ export function realLines(line: Line, state: BakeLine): readonly Line[] {
   return foods.map((foodId, i) => {
     const pours = state.pours.filter((pour) => pour.foodId === foodId);
     const massG = pours.reduce((sum, pour) => sum + pour.massG, 0);
-    const basis = pours.some(({ by }) => by === 'spoon') ? 'density' : 'weighed';
+    // What only went in "as planned" is known no better than the plan knows it.
+    const basis = pours.some(({ by }) => by === 'spoon') ? 'density' : pours.every(({ by }) => by === 'plan') ? (named.basis ?? 'weighed') : 'weighed';
     const amountText = `${gramsNumber(massG)} g`;
     return {
       ...named,

@@ -1,7 +1,7 @@
 import { larder, larderNotKnowing, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { allLines, IN_THE_PAN, readLine } from '../formula';
-import { type Bake, type BakeAct, bowlsOf, foldBake, ownPieces, mixingOrder, nextLine, plateFigures, stepToDo } from './index';
+import { type Bake, type BakeAct, bowlsOf, foldBake, ownPieces, mixingOrder, nextLine, plateFigures, restAsPlanned, stepToDo } from './index';
 
 const TEXT =
   'Orange sponge\nMakes 8 slices\n150 g butter\n150 g sugar\n3 eggs\n150 g plain flour\n\nFor the glaze:\n80 g icing sugar\n15 g orange juice\n\nMethod\nHeat the oven to 180 C.\nCream the butter and sugar.\nBeat in the eggs.\nFold in the flour.\nBake 25 minutes.\nStir the icing sugar with the orange juice and pour it over.';
@@ -46,6 +46,39 @@ describe('what is done between the foods', () => {
     expect([now(early), now([...early, done(fold)])]).toEqual(['Fold in the flour.', 'Bake 25 minutes.']);
     expect(now([...early, done(fold), done(bake)])).toBeUndefined();
     expect(now([...all, { kind: 'finished' }])).toBeUndefined();
+  });
+});
+
+describe('what went in as planned', () => {
+  const begun = [done(heat), pour('butter', 170), { kind: 'left out', lineId: idOf('orange juice') } as const];
+  const rest = restAsPlanned(bakeOf(begun));
+  const whole = bakeOf([...begun, ...rest]);
+
+  test('all that is still open goes in with its steps, what was weighed or left out before stays as it was', () => {
+    expect(rest.flatMap((act) => (act.kind === 'poured' ? [act.massG] : []))).toEqual([150, 150, 150, 80]);
+    expect(whole.lines.map(({ name, pouredG }) => [name, pouredG])).toEqual([
+      ['butter', 170],
+      ['sugar', 150],
+      ['eggs', 150],
+      ['plain flour', 150],
+      ['icing sugar', 80],
+      ['orange juice', 0],
+    ]);
+    expect([stepToDo(whole), nextLine(whole), restAsPlanned(whole)]).toEqual([undefined, undefined, []]);
+  });
+
+  test('it is known no better than the plan knows it: eggs by the piece stay as unsure as they were, weighed ones do not', () => {
+    const eggsOf = ({ real }: Bake): unknown => allLines(real).find(({ name }) => name === 'eggs')?.basis;
+    expect([eggsOf(whole), eggsOf(bakeOf([pour('eggs', 150)]))]).toEqual(['piece', 'weighed']);
+  });
+
+  test('where the batch was made larger, what is lacking goes in; a line without a weight stays open, and its step with it', () => {
+    const larger = bakeOf([...begun, ...rest, { kind: 'scaled', factor: 2, words: '' }]);
+    const added = restAsPlanned(larger);
+    expect(added.reduce((sum, act) => sum + (act.kind === 'poured' ? act.massG : 0), 0)).toBe(130 + 150 + 150 + 150 + 80);
+    const vague = readFormula('Dip\nServes 2\n100 g Greek yogurt\nsome lemon juice\n\nStir the yogurt and the lemon juice.');
+    const dip = foldBake([], { ...setting, formula: vague });
+    expect(restAsPlanned(dip).map(({ kind }) => kind)).toEqual(['poured']);
   });
 });
 

@@ -1,5 +1,5 @@
 import { type Bake, type BakeLine } from './state';
-import { ADDED, type Stage } from './events';
+import { ADDED, type BakeAct, type Stage } from './events';
 
 /** The lines in the order in which they are weighed. */
 export function inWeighingOrder({ stages, lines }: Pick<Bake, 'stages' | 'lines'>): readonly BakeLine[] {
@@ -35,6 +35,33 @@ export function stepToDo({ stages, stagesDone, lines, isFinished }: Pick<Bake, '
     if (stage.then.trim() !== '') return stage;
   }
   return undefined;
+}
+
+/** What a line still wants by its plan, grams; undefined where the formula gives it no weight. */
+export function wantedG({ plannedG, owesG }: Pick<BakeLine, 'plannedG' | 'owesG'>): number | undefined {
+  return owesG > 0 ? owesG : plannedG !== undefined && plannedG > 0 ? plannedG : undefined;
+}
+
+/** What is told where a line went in as it is planned; undefined where the plan gives it no weight. */
+export function asPlanned(line: BakeLine): BakeAct | undefined {
+  const massG = wantedG(line);
+  return massG === undefined ? undefined : { kind: 'poured', lineId: line.id, massG, by: 'plan', ...(line.foodId === undefined ? {} : { foodId: line.foodId }) };
+}
+
+/**
+ * What is told where all that is still open went in as it is planned, in weighing order: each pour, and each step up to the last of
+ * them. What the plan gives no weight stays open, and so does its step. Empty where nothing is open that has a plan.
+ */
+export function restAsPlanned(bake: Pick<Bake, 'stages' | 'stagesDone' | 'lines'>): readonly BakeAct[] {
+  const byId = new Map(bake.lines.map((line) => [line.id, line]));
+  const linesOf = (stage: Stage): readonly BakeLine[] => stage.lineIds.flatMap((id) => byId.get(id) ?? []).filter(isOpen);
+  const last = bake.stages.findLastIndex((stage) => linesOf(stage).some((line) => wantedG(line) !== undefined));
+  return bake.stages.slice(0, last + 1).flatMap((stage): readonly BakeAct[] => {
+    const open = linesOf(stage);
+    const pours = open.flatMap((line) => asPlanned(line) ?? []);
+    const isDone = pours.length < open.length || stage.then.trim() === '' || bake.stagesDone.includes(stage.id);
+    return isDone ? pours : [...pours, { kind: 'step done', stageId: stage.id }];
+  });
 }
 
 export interface Bowl {

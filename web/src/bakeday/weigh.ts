@@ -13,6 +13,7 @@ import { readAmountTyped } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { AllIn } from './all-in';
+import { AsPlanned } from './as-planned';
 import { beforeWords } from './beforeWords';
 import { BowlDrawing } from './bowl-drawing';
 import { Bowls } from './bowls';
@@ -29,7 +30,7 @@ import { SAY } from './words';
 /** Weighing out, one food at a time, with the scale's reading filling the line. */
 @Component({
   selector: 'fm-weigh',
-  imports: [AllIn, BowlDrawing, Bowls, Button, Field, LinkWords, PourTrough, PourTruth, Practice, RouterLink, SetAside, StepCautions, SomethingElse],
+  imports: [AllIn, AsPlanned, BowlDrawing, Bowls, Button, Field, LinkWords, PourTrough, PourTruth, Practice, RouterLink, SetAside, StepCautions, SomethingElse],
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [PourScale],
   templateUrl: './weigh.html',

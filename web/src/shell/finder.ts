@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, inject, output, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { FoundKind, FoundPage, FoundRow } from '@fellmist/contract';
@@ -48,6 +48,8 @@ export class Finder {
   protected readonly isNothing = computed(() => this.found() !== undefined && this.rows().length === 0 && this.typed().trim() !== '');
 
   constructor() {
+    // What is typed at once belongs to the box, and not to the dialog that still opens.
+    effect(() => this.box()?.nativeElement.focus());
     toObservable(this.typed)
       .pipe(
         debounceTime(AFTER_MS),
