@@ -90,7 +90,8 @@ describe('a bake as it really happens', () => {
     await sees(page, 'Thickness');
     await weighs('Sunflower oil');
     await page.keyboard.press('p');
-    await stepDone('Whisk until even');
+    await sees(page, 'Whisk until even');
+    await press(page, 'It is done');
     await weighs('All is in');
   });
 

@@ -51,8 +51,10 @@ describe('the week', () => {
   test('switched off in the House it is nowhere to be seen', async () => {
     await go(page, `${household.url}/house`);
     await page.click('#week-page');
-    await go(page, `${household.url}/bakes`);
-    await comes(async () => expect(await page.$$eval('a', (links) => links.filter((link) => link.textContent?.trim() === 'Week').length)).toBe(0));
+    await comes(async () => {
+      await go(page, `${household.url}/bakes`);
+      expect(await page.$$eval('a', (links) => links.filter((link) => link.textContent?.trim() === 'Week').length)).toBe(0);
+    });
     await go(page, `${household.url}/bakes/week`);
     await sees(page, 'The week is switched off');
     await comes(async () => expect(await page.$('table.figures')).toBeNull());

@@ -8,7 +8,10 @@ import { Button } from '../ui/zorro/button';
 import { grams } from './grams';
 import { SAY } from './words';
 
-/** For who weighs on a scale of their own: what went in as planned is one press, and so is all that is left. */
+/**
+ * For who weighs on a scale of their own: what went in as planned is one press, and so is all that is left. Pressed with a mouse
+ * neither keeps the focus: Enter goes on taking the reading.
+ */
 @Component({
   selector: 'fm-as-planned',
   imports: [Button],
