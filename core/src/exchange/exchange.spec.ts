@@ -249,6 +249,14 @@ describe('lines as people squeeze them', () => {
     expect([read.notes, read.method]).toEqual([['20 minutes in the fridge'], ['220C for 25 min', 'twenty minutes to cool']]);
   });
 
+  test('what is done, how hot and how long is the method’s, though nothing says where the list ends', () => {
+    const told = ['Gas mark 4, 15 mins', '8" square tin 180C 22 min', 'Blitz, roll into 16 balls'];
+    for (const step of told) expect(formulaOf(`Oat balls\nServes 2\n100 g dates\n30 g water if needed\n${step}`).method).toEqual([step]);
+    // A food that sounds like a deed, and a heat that belongs to one, stay in the list.
+    const kept = ['20 g roast chestnuts', '50 ml milk warmed to 40 C', '1 toast'];
+    for (const line of kept) expect(allLines(formulaOf(`Oat balls\nServes 2\n100 g dates\n${line}\n10 g honey`)).map(({ text }) => text)).toContain(line);
+  });
+
   test('a word of another kitchen is marked as unknown, with its grams kept', () => {
     expect(linesOf('250 g farine')[0]).toMatchObject({ massG: 250, doubts: [{ code: 'food-unknown' }] });
   });

@@ -84,21 +84,33 @@ export function yieldOf(title: string, text: string): StatedYield | undefined {
 /** A lower number in brackets may as well say which try it is. House value. */
 const FEWEST_BESIDE = 4;
 
-/** How many, from what stands beside a title: "Shortbread (16 pieces)", and a bare number where the title names pieces, "Granola bars (16)". */
+/** How many, from what stands beside a title: "Shortbread (16 pieces)", "Flatbreads x4", "Traybake, cuts into 24", and a bare number where the title names pieces, "Granola bars (16)". */
 export function yieldBeside(title: string, aside: string): StatedYield | undefined {
   const pieces = piecesOf(title);
+  const times = /^[x×]\s*(\d{1,2})$/i.exec(aside)?.[1];
+  if (times !== undefined) return yieldOf(title, `makes ${times}`);
+  if (/^cuts?\b/i.test(aside)) return yieldByCutting(aside);
   const isBare = /^\d{1,2}$/.test(aside) && Number(aside) >= FEWEST_BESIDE;
   return isBare && pieces !== undefined ? readYield(`${aside} ${pieces}`) : yieldOf(title, aside);
 }
 
-const AT_THE_END = /[.!;)]\s+((?:serves|makes|yields|feeds)\s+(?:about\s+|around\s+|approx\.?\s+)?\d[^.!,;]{0,40})(?:[.!,;][^.]{0,40})?$/i;
+/** Letters of a line that says nothing else. */
+const LONGEST_ALONE = 40;
+const AT_THE_END =
+  /[.!;)]\s+((?:serves|makes|yields|feeds)\s+(?:about\s+|around\s+|approx\.?\s+)?(?:\d|(?:one|two|three|four|six|eight|ten|twelve|an?)\b)[^.!,;]{0,40})(?:[.!,;][^.]{0,40})?$/i;
 /** "5 crepes." as a sentence of its own. */
 const ONLY_PIECES = new RegExp(`^\\d{1,2}\\s+(?:${PORTION_WORDS})$`, 'i');
 
-/** "Bake for 20 minutes. Serves 4", "Fry them thin. 5 crepes.": a sentence of its own. */
+/** "8\" tin, 180C 22 min, 16 pcs". */
+const PIECES_LAST = /,\s*(\d{1,2}\s+(?:pcs|pieces|squares|servings|portions))\.?$/i;
+
+/** "Bake for 20 minutes. Serves 4", "Fry them thin. 5 crepes.", "2 servings": a sentence, or a line, of its own. */
 export function yieldAtTheEnd(title: string, text: string): StatedYield | undefined {
+  const alone = text.length <= LONGEST_ALONE ? yieldOf(title, text) : undefined;
+  if (alone) return alone;
   const said =
     AT_THE_END.exec(text.slice(-120))?.[1] ??
+    PIECES_LAST.exec(text.slice(-120))?.[1] ??
     text
       .slice(0, 2000)
       .split(/[.!;]\s*/)
@@ -108,7 +120,7 @@ export function yieldAtTheEnd(title: string, text: string): StatedYield | undefi
 
 /** "Cut into 16 squares", "divide in 8", "scoop 18 balls". */
 const CUT = new RegExp(
-  `\\b(?:cut|slice|divide|portion|shape|roll|scoop|form)\\s+(?:(?:it|them|the \\w+|up)\\s+)?(?:in(?:to)?\\s+)?(?:about\\s+)?(\\d{1,2})(?:\\s+(?:(?:equal|even|small|large|thick|thin)\\s+)*(${PORTION_WORDS})\\b|(?=\\s*(?:[.,;)](?!\\d)|$|and\\b|equal\\b)))`,
+  `\\b(?:cuts?|slices?|divides?|portion|shape|roll|scoop|form|stamp)\\s+(?:(?:it|them|the \\w+|up|out)\\s+)?(?:in(?:to)?\\s+)?(?:about\\s+)?(\\d{1,2})(?:\\s+(?:(?:equal|even|small|large|thick|thin)\\s+)*(${PORTION_WORDS})\\b|(?=\\s*(?:[.,;)](?!\\d)|$|and\\b|equal\\b|with\\b|rounds?\\b|discs?\\b)))`,
   'i',
 );
 

@@ -87,7 +87,7 @@ function looksLikeSentence(line: string): boolean {
 
 /** A line of the method begins with what is done; a short one also says how hot or how long. */
 const DEED =
-  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into)\b/i;
+  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into|blitz|process|pulse|scatter|sprinkle|brush|shape|toss|tip|spoon|steam|toast|strain|mash|warm|soak|squeeze|peel|roast|grill|cover|rest|prove|pipe|dust)\b/i;
 /** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
 const AT_THE_STOVE =
   /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
@@ -127,6 +127,9 @@ const ENUMERATED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+(?=\p{L})/iu;
 /** "20 minutes in a hot oven", "220C for 25 min": how long or how hot, and no amount of anything. */
 const TIME_OR_HEAT = /^(?:about\s+|for\s+|at\s+)?(?:\d[\d.–-]{0,6}|[a-z]{3,8}(?:[ -][a-z]{3,5})?)\s?(?:°|degrees?\b|min(?:ute)?s?\b|hours?\b|hrs?\b|(?<=[1-4]\d\d\s?)[CF]\b)/i;
 
+/** "Gas mark 4, 15 mins", "8 in square tin 180C 22 min": hot or long, anywhere in a line that names no food. */
+const HOT_OR_LONG = /\b(?:gas(?:\s+mark)?\s*\d|\d{2,3}\s?(?:°\s?[CF]?|degrees?\b|C\b|F\b)|\d+\s?(?:mins?|minutes?|hrs?|hours?)\b)/i;
+
 /** "1) oven 180", below the ingredients and no food itself. */
 function isNumberedStep(line: string, place: ReadingPlace, larder: Larder): boolean {
   const mark = ENUMERATED.exec(line);
@@ -147,6 +150,8 @@ export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: 
   if (isNumberedStep(line, place, larder)) return 'method';
   if (TIME_OR_HEAT.test(line)) return place.seenIngredient && (next === undefined || TIME_OR_HEAT.test(next) || !startsWithFigure(next)) ? 'method' : 'note';
   const figure = startsWithFigure(line);
+  const isFood = (matchFood(nameIn(line), larder.index)[0]?.score ?? 0) >= LIKELY;
+  if (place.seenIngredient && !isFood && listed.length < 2 && readAmount(line)?.unitGiven !== true && HOT_OR_LONG.test(line)) return 'method';
   if (!figure && HOT.test(line)) return place.seenIngredient ? 'method' : 'note';
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';

@@ -56,6 +56,7 @@ const ASIDES = [
   /^(.+?)\s+(for (?:\d{1,2}|one|two|four|six))(?:\s*[,;].*)?$/i,
   /^(.+?)\s+((?:serves|makes|feeds)\s+\d.*)$/i,
   /^(.+?)\s+[x×]\s*(\d{1,2}\s+\p{L}+)$/iu,
+  /^(.+?)\s+([x×]\s*\d{1,2})$/iu,
 ];
 
 /** The ingredients of a list between commas; a plain list of names where none has an amount. */

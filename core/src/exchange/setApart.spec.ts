@@ -26,6 +26,10 @@ describe('what is no part of the mix though it stands in its list', () => {
     ['30 g flaked almonds to scatter over', 'On top', 30],
     ['20 g icing sugar (to decorate)', 'On top', 20],
     ['50 g egg, beaten, to glaze', 'On top', 50],
+    ['30 g desiccated coconut for rolling', 'On top', 30],
+    // More of the same for another use is a line of its own.
+    ['150 g buttermilk + 20 g to brush', 'On top', 20],
+    ['60 g pistachios, plus 10 g for the top', 'On top', 10],
     ['100 g raspberries to serve', 'To serve', 100],
     ['200 g Greek yogurt, for serving', 'To serve', 200],
     ['40 g maple syrup, at the table', 'To serve', 40],

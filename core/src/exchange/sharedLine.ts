@@ -55,6 +55,16 @@ function andInBrackets(line: string, larder: Larder): readonly string[] | undefi
   return first && second && both.every((one) => isFood(one?.rest)) ? [first, second] : undefined;
 }
 
+/** "150 ml buttermilk + 1 tbsp to brush", "1 egg plus 1 tbsp for glazing": more of the same for another use. What is for the worktop is no line. */
+function moreOfTheSame(line: string, larder: Larder): readonly string[] | undefined {
+  const [, first, more, use] =
+    /^(.{3,80}?)\s*(?:,?\s+(?:plus|and)|,?\s*\+)\s+(\d[^,()]{0,20}?),?\s+((?:for|to)\s+(?:the\s+)?(?:brush|glaz|decorat|sprinkl|scatter|top|serv|finish)\w*)$/i.exec(line) ?? [];
+  const read = first === undefined ? undefined : readAmount(first);
+  const name = read?.rest.replace(/,.*$/, '').trim() ?? '';
+  if (first === undefined || more === undefined || use === undefined || readAmount(`${more} ${name}`)?.rest !== name) return undefined;
+  return (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE ? [first, `${more} ${name}, ${use}`] : undefined;
+}
+
 function eachOf(line: string, larder: Larder): readonly string[] | undefined {
   const each = EACH.exec(line);
   if (!each?.[1] || !each[2] || readAmount(each[1])?.rest !== '') return undefined;
@@ -88,7 +98,13 @@ function joinedForTheTable(line: string, larder: Larder): readonly string[] | un
 export function ingredientsIn(line: string, larder: Larder): readonly string[] {
   if (line.length > LONGEST) return [line];
   const special =
-    mixture(line, larder) ?? inAnother(line, larder) ?? andInBrackets(line, larder) ?? eachOf(line, larder) ?? joinedSeasonings(line, larder) ?? joinedForTheTable(line, larder);
+    mixture(line, larder) ??
+    inAnother(line, larder) ??
+    andInBrackets(line, larder) ??
+    moreOfTheSame(line, larder) ??
+    eachOf(line, larder) ??
+    joinedSeasonings(line, larder) ??
+    joinedForTheTable(line, larder);
   if (special) return special;
   const isIngredient = (one: string, isAdded: boolean): boolean => {
     if (/^(?:juice|zest|rind)\s+(?:(?:of|from)\s|[\d½¼]|half\b|an?\s)/i.test(one)) return true;

@@ -94,6 +94,8 @@ describe('what the pieces are called', () => {
     ['Banana muffins\nMakes 4 portions', 4, 'portion'],
     ['Carrot cake\nMakes 12', 12, 'portion'],
     ['Oat bars\nMakes 12 squares', 12, 'square'],
+    ['Skyr flatbreads x4', 4, 'flatbread'],
+    ['Lemon traybake (dairy free) for a 23 x 33 cm tin, cuts into 24', 24, 'piece'],
   ])('%j', (head, portions, portionWord) => {
     const read = readRecipeText(`${head}\n200 g plain flour\n100 g butter`, larder, 'us');
     expect(read.ok && read.formula).toMatchObject({ portions, portionWord });
@@ -114,8 +116,13 @@ describe('how many the method cuts', () => {
     ['Scoop 18 balls onto the tray.', 18, 'ball', true],
     ['Divide into 8 equal pieces and shape.', 8, 'piece', true],
     ['Divide between 12 cups and bake.', 12, 'piece', true],
+    ['Cut out 8 with a 5 cm cutter, brush.', 8, 'piece', true],
+    ['Stamp out 14 rounds.', 14, 'piece', true],
     ['Drop by rounded tbsp, 8-10 min. Yields about 4 dozen.', 48, 'roll', false],
     ['Blend. 4 glasses. Chill 2h.', 4, 'glass', false],
+    ['Fry in butter. Serves two.', 2, 'portion', false],
+    ['8" square tin 180C 22 min, 16 pcs', 16, 'piece', false],
+    ['Squeeze, mix, press out, bake 25 mins at 200.\n2 servings', 2, 'portion', false],
     ['Divide in 2 and bake in two tins.', 1, 'batch', false],
     ['Cut the butter in 10 g knobs.', 1, 'batch', false],
     ['Cut into 4.5 cm lengths.', 1, 'batch', false],

@@ -60,6 +60,8 @@ describe('what is said of a food is true of it, or not', () => {
     ['Dutch-processed cocoa', ['cocoa-alkalised'], []],
     ['vegan cream cheese', ['vegan-cream-cheese'], ['cream-cheese', 'cream-cheese-light']],
     ['vegan sour cream', ['vegan-sour-cream'], ['sour-cream']],
+    ['dairy-free spread', ['plant-spread'], ['margarine', 'strawberry-jam']],
+    ['vanilla vegan protein powder', ['plant-protein-blend'], ['plant-protein-plain', 'whey-vanilla']],
     ['gluten-free oats', ['gluten-free-oats'], []],
     ['gluten-free flour', ['gluten-free-blend'], ['plain-flour', 'bread-flour']],
     ['gluten-free self-raising flour', ['gluten-free-self-raising'], ['self-raising-flour', 'plain-flour']],
@@ -106,6 +108,13 @@ describe('what is said of a food is true of it, or not', () => {
     ['20 % cottage cheese', 'cottage-cheese'],
     ['unsalted peanut butter', 'peanut-butter'],
     ['natural alkalised cocoa', 'cocoa-alkalised'],
+    // A flavour is none of a plain food's, and what is called by a flavour alone comes in no other.
+    ['chocolate milk', 'whole-milk'],
+    ['vanilla protein', 'plant-protein-plain'],
+    ['vanilla skyr', 'skyr'],
+    ['mint chocolate', 'flavour-drops'],
+    ['caramel syrup', 'syrup-caramel-free'],
+    ['dairy-free spread', 'margarine'],
   ])('"%s" is never surely %s', (name, foodId) => {
     const match = said(name, foodId);
     expect(match === undefined || match.score < SURE).toBe(true);

@@ -1,7 +1,7 @@
 import { COUNTRIES, type Country, type Food } from '../food';
 import { type Attribute } from './grammar';
 import { costUnsaid, FLAVOURED_KINDS } from './holds';
-import { likeness, type NameParts, partsOfName } from './words';
+import { isFlavour, likeness, type NameParts, partsOfName } from './words';
 
 export interface FoodMatch {
   readonly foodId: string;
@@ -21,7 +21,7 @@ export interface Alias extends NameParts {
   readonly key: string;
   /** The words of the core as numbers: comparing two names is what reading does most. */
   readonly coreIds: readonly number[];
-  /** It comes in flavours: a word of a flavour in its name is no other food. */
+  /** It comes in flavours: a word of a flavour in its name is no other food. What is called by a flavour alone comes in that one. */
   readonly isFlavoured: boolean;
   /** What it costs that nothing of its attributes was said. */
   readonly unsaid: number;
@@ -68,7 +68,18 @@ function aliasOf({ name, country, stands = false, isHead = false }: Called, food
   const parts = partsOfName(name);
   const tags = new Set([...parts.attributes, ...(food.attributes ?? [])]);
   const unsaid = [...tags].reduce((sum, tag) => sum + costUnsaid(tag), 0);
-  return { ...parts, food, key: keyOf(parts.all), coreIds: parts.core.map(idOf), isFlavoured: FLAVOURED_KINDS.has(food.kind), unsaid, tags, country, stands, isHead };
+  return {
+    ...parts,
+    food,
+    key: keyOf(parts.all),
+    coreIds: parts.core.map(idOf),
+    isFlavoured: FLAVOURED_KINDS.has(food.kind) && !parts.core.every(isFlavour),
+    unsaid,
+    tags,
+    country,
+    stands,
+    isHead,
+  };
 }
 
 function put<K, V>(map: Map<K, V[]>, key: K, value: V): void {

@@ -32,6 +32,9 @@ interface AskedName {
 /** What it costs more that a name says something strange and leaves out what this food is: two foods apart. */
 const DOUBLY_APART = 0.12;
 
+/** What it costs that a name gives a food one more flavour. House value. */
+const ANOTHER_FLAVOUR = 0.06;
+
 /** A name of more words than this that an alias does not have is not it. */
 const MOST_STRANGERS = 3;
 
@@ -70,10 +73,12 @@ function countMissing(asked: AskedName, alias: Alias): number {
 /** How far a name fits that costs so much by its words alone; undefined where a better fit of the same food stands before it. Runs some ten times a name: it makes little. */
 function verdict(asked: AskedName, alias: Alias, words: number, most: number, before: Verdict | undefined): Verdict | undefined {
   const isAsked = !alias.isHead && (alias.key === asked.key || alias.key === asked.plainKey);
-  const strangers = words > 0 ? asked.core.filter((_word, i) => !alias.coreIds.includes(asked.coreIds[i] ?? UNKNOWN)) : NO_WORDS;
+  // A flavour costs no word: whether it is this food's is asked all the same.
+  const strangers = words > 0 || asked.core.length > alias.core.length ? asked.core.filter((_word, i) => !alias.coreIds.includes(asked.coreIds[i] ?? UNKNOWN)) : NO_WORDS;
   const flavours = strangers.length > 0 && alias.isFlavoured ? strangers.filter(isFlavour) : NO_WORDS;
   const claims = flavours.length > 0 ? [...asked.attributes, flavourClaim(flavours, alias)] : asked.attributes;
-  let score = 1 - words;
+  // "Vanilla cream cheese" is cream cheese rather than a cheese of two flavours.
+  let score = 1 - words - ANOTHER_FLAVOUR * Math.max(flavours.length - 1, 0);
   let dearest = 0;
   for (const claim of claims) {
     const cost = costOf(claim, alias.food, alias.tags);
