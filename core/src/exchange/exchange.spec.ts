@@ -226,6 +226,8 @@ describe('lines as people squeeze them', () => {
     ['1 tsp each of cinnamon, ginger and cloves', ['1 tsp cinnamon', '1 tsp ginger', '1 tsp cloves']],
     ['3 tbsp almond flour, 1 tbsp cocoa, 1 egg, splash of milk', ['3 tbsp almond-flour', '1 tbsp cocoa', '1 egg', 'splash whole-milk']],
     ['1 egg + 1 yolk', ['1 egg', '1 egg-yolk']],
+    ['3 whole eggs and 2 yolks', ['3 egg', '2 egg-yolk']],
+    ['1 and 1/2 cups milk', ['1 and 1/2 cups whole-milk']],
     ['zest and juice of 1 lemon, 50 g sugar', ['1 lemon-zest', '1 lemon-juice', '50 g sugar']],
     ['butter, 50 g', ['50 g butter']],
     ['Cream cheese, 200 g', ['200 g cream-cheese']],

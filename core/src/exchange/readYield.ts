@@ -7,7 +7,7 @@ const LONGEST = 140;
 /** What is counted on a plate, as a pattern. */
 const PORTION_WORDS = table.portions.join('|');
 const YIELD = new RegExp(
-  `^(?:(?:serves|feeds|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
+  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
   'i',
 );
 /** "A dozen", "2 dozen cookies" alone; "a dozen eggs" is an ingredient. */
@@ -97,12 +97,12 @@ export function yieldBeside(title: string, aside: string): StatedYield | undefin
 /** Letters of a line that says nothing else. */
 const LONGEST_ALONE = 40;
 const AT_THE_END =
-  /[.!;)]\s+((?:serves|makes|yields|feeds)\s+(?:about\s+|around\s+|approx\.?\s+)?(?:\d|(?:one|two|three|four|six|eight|ten|twelve|an?)\b)[^.!,;]{0,40})(?:[.!,;][^.]{0,40})?$/i;
+  /(?:[.!;)]|\s[–—-]{1,2})\s+((?:serves|makes|yields|feeds)\s+(?:about\s+|around\s+|approx\.?\s+)?(?:\d|(?:one|two|three|four|six|eight|ten|twelve|an?)\b)[^.!,;]{0,40})(?:[.!,;][^.]{0,40})?$/i;
 /** "5 crepes." as a sentence of its own. */
 const ONLY_PIECES = new RegExp(`^\\d{1,2}\\s+(?:${PORTION_WORDS})$`, 'i');
 
 /** "8\" tin, 180C 22 min, 16 pcs". */
-const PIECES_LAST = /,\s*(\d{1,2}\s+(?:pcs|pieces|squares|servings|portions))\.?$/i;
+const PIECES_LAST = /,\s*(\d{1,2}\s+(?:pcs|pieces|slices|squares|servings|portions))\.?$/i;
 
 /** "Bake for 20 minutes. Serves 4", "Fry them thin. 5 crepes.", "2 servings": a sentence, or a line, of its own. */
 export function yieldAtTheEnd(title: string, text: string): StatedYield | undefined {
@@ -120,7 +120,7 @@ export function yieldAtTheEnd(title: string, text: string): StatedYield | undefi
 
 /** "Cut into 16 squares", "divide in 8", "scoop 18 balls". */
 const CUT = new RegExp(
-  `\\b(?:cuts?|slices?|divides?|portion|shape|roll|scoop|form|stamp)\\s+(?:(?:it|them|the \\w+|up|out)\\s+)?(?:in(?:to)?\\s+)?(?:about\\s+)?(\\d{1,2})(?:\\s+(?:(?:equal|even|small|large|thick|thin)\\s+)*(${PORTION_WORDS})\\b|(?=\\s*(?:[.,;)](?!\\d)|$|and\\b|equal\\b|with\\b|rounds?\\b|discs?\\b)))`,
+  `\\b(?:cuts?|slices?|divides?|portion|shape|roll|scoop|form|stamp|make)\\s+(?:(?:it|them|the \\w+|up|out)\\s+)?(?:in(?:to)?\\s+)?(?:about\\s+)?(\\d{1,2})(?:\\s+(?:(?:equal|even|small|large|thick|thin)\\s+)*(${PORTION_WORDS})\\b|(?=\\s*(?:[.,;)](?!\\d)|$|and\\b|equal\\b|with\\b|rounds?\\b|discs?\\b)))`,
   'i',
 );
 

@@ -12,6 +12,8 @@ export const METHOD_HEADING = /^(?:#+\s*)?(?:method|directions?|instructions?|st
 /** "Method: melt the butter": the heading and the first step in one line. */
 export const METHOD_LEAD = /^(?:method|directions?|instructions?|procedure)\s*:\s*(\S.*)$/i;
 export const INGREDIENT_HEADING = /^(?:#+\s*)?(?:ingredients?(?: list)?|you(?:'|’)?(?:ll| will) need|what you need)\s*:?\s*$/i;
+/** "Ingredients (makes 12 cookies)", "Ingredients: serves 4". */
+export const INGREDIENTS_FOR = /^(?:#+\s*)?ingredients?\s*[([:–-]\s*([^()[\]]{3,40})[)\]]?\s*:?$/i;
 export const NOTES_HEADING = /^(?:#+\s*)?(?:notes?|tips?|nutrition(?:al)?(?: information| facts)?)\s*:?\s*$/i;
 const TIMES =
   /^(?:(?:tins?|trays?|pans?|storage|keeps|per serving|per portion|you will also need|prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|rest(?:ing)?|chill(?:ing)?)(?:\s+time)?|oven|difficulty|course|cuisine|author|source|calories|equipment)\s*[:\-–]/i;
@@ -121,7 +123,7 @@ export function isPlainIngredient(line: string | undefined, larder: Larder): boo
 /** "NB keeps three days", "Tip: warm it first". */
 const ASIDE = /^(?:n\.?b\.?|p\.?s\.?|tips?|notes?)(?:\s*[:–—-]|\.?\s)\s*\S/i;
 /** "Makes ~1 L": how much it is, though not in pieces. */
-const HOW_MANY = /^(?:makes|serves|yields?|feeds)\b/i;
+const HOW_MANY = /^(?:makes|serves|yields?|feeds|fills)\b/i;
 const ENUMERATED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+(?=\p{L})/iu;
 
 /** "20 minutes in a hot oven", "220C for 25 min": how long or how hot, and no amount of anything. */

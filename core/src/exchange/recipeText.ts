@@ -6,6 +6,7 @@ import { readClaim, statesFigures } from './readClaim';
 import {
   headingWords,
   INGREDIENT_HEADING,
+  INGREDIENTS_FOR,
   isPartName,
   isPlainIngredient,
   isStage,
@@ -118,9 +119,13 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
       return;
     }
     const told = METHOD_LEAD.exec(line);
+    const forSoMany = yieldOf(out.title, INGREDIENTS_FOR.exec(line)?.[1] ?? '');
     if (told?.[1]) {
       place.section = 'method';
       out.method.push(told[1]);
+    } else if (forSoMany) {
+      place.section = 'ingredients';
+      out.portions ??= forSoMany;
     } else if (METHOD_HEADING.test(line)) place.section = 'method';
     else if (INGREDIENT_HEADING.test(line)) place.section = 'ingredients';
     else if (NOTES_HEADING.test(line)) place.section = 'notes';

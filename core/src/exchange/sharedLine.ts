@@ -5,7 +5,7 @@ import { readAmount, unitById } from '../quantity';
 /** "1/4 tsp each salt and nutmeg", "1 tsp each of cinnamon, ginger and cloves". */
 const EACH = /^(.{1,60}?)\s+each\s+(?:of\s+)?(.+)$/i;
 const A_LITTLE = /^(?:an?\s+)?(?:(?:good|generous|tiny|big|small|large)\s+)?(?:pinch|dash|knob|handful|drop|splash|sprinkle|glug|little|drizzle)\b/i;
-const JOINT = /(?:\s*[,;]|\s+(?:\+|plus))?\s*$/i;
+const JOINT = /(?:\s*[,;]|\s+(?:\+|plus|and))?\s*$/i;
 /** Longer lines are prose: nothing is looked for in them. */
 const LONGEST = 200;
 
@@ -113,9 +113,12 @@ export function ingredientsIn(line: string, larder: Larder): readonly string[] {
     return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= (isAdded && read?.unitGiven ? LIKELY : SURE);
   };
   const listed: string[] = [];
-  for (const [, one = '', joint = ''] of line.matchAll(/(.+?)(\s*[,;]\s+|\s+(?:\+|plus)\s+|$)/g)) {
+  for (const [, one = '', joint = ''] of line.matchAll(/(.+?)(\s*[,;]\s+|\s+(?:\+|plus|and(?=\s+\d))\s+|$)/g)) {
     const last = listed.at(-1);
-    if (last !== undefined && (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one, readAmount(last)?.unitGiven === true || /[+]|plus/i.test(last.slice(-5)))))
+    if (
+      last !== undefined &&
+      (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one, readAmount(last)?.unitGiven === true || /[+]|plus|and/i.test(last.slice(-5))))
+    )
       listed[listed.length - 1] = `${last}${one}${joint}`;
     else listed.push(one + joint);
   }

@@ -95,6 +95,8 @@ describe('what the pieces are called', () => {
     ['Carrot cake\nMakes 12', 12, 'portion'],
     ['Oat bars\nMakes 12 squares', 12, 'square'],
     ['Skyr flatbreads x4', 4, 'flatbread'],
+    ['Oat cookies\n\nIngredients (makes 12 cookies)', 12, 'cookie'],
+    ['Lemon curd\nFills 2 x 200g jars', 2, 'jar'],
     ['Lemon traybake (dairy free) for a 23 x 33 cm tin, cuts into 24', 24, 'piece'],
   ])('%j', (head, portions, portionWord) => {
     const read = readRecipeText(`${head}\n200 g plain flour\n100 g butter`, larder, 'us');
@@ -121,6 +123,8 @@ describe('how many the method cuts', () => {
     ['Drop by rounded tbsp, 8-10 min. Yields about 4 dozen.', 48, 'roll', false],
     ['Blend. 4 glasses. Chill 2h.', 4, 'glass', false],
     ['Fry in butter. Serves two.', 2, 'portion', false],
+    ['160 C 12-14 min -- makes 20', 20, 'roll', false],
+    ['Cool, add the rest, make 12 balls.', 12, 'ball', true],
     ['8" square tin 180C 22 min, 16 pcs', 16, 'piece', false],
     ['Squeeze, mix, press out, bake 25 mins at 200.\n2 servings', 2, 'portion', false],
     ['Divide in 2 and bake in two tins.', 1, 'batch', false],
