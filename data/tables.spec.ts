@@ -40,6 +40,7 @@ interface Classic {
   readonly classId?: string;
   readonly gelled?: readonly string[];
   readonly heldOut?: boolean;
+  readonly isEggless?: boolean;
 }
 
 /** The first food that a rule takes out, itself or out of a group. */
@@ -115,6 +116,15 @@ describe('the product classes', () => {
         : [];
     });
     expect(values.filter(Boolean).length / values.length).toBeGreaterThan(0.9);
+  });
+
+  test('what is baked of wheat without an egg holds together, as everybody’s does: no gum is asked for', () => {
+    const eggless = classics.filter(({ isEggless }) => isEggless);
+    expect(eggless.length).toBeGreaterThanOrEqual(5);
+    for (const classic of eggless) {
+      const band = shipped.classes.find(({ id }) => id === classic.classId)?.bands.binding;
+      expect([classic.id, (measuresOf(sumsOfClassic(classic)).binding ?? 0) >= (band?.low ?? Infinity)]).toEqual([classic.id, true]);
+    }
   });
 });
 

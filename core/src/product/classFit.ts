@@ -26,7 +26,7 @@ interface Named {
 }
 
 /** Words after these in a title tell of what goes with it, not of what it is. */
-const ASIDE = / (?:with|topped|served|without|from|using|for) .*$/;
+const ASIDE = /(?<=[a-z]) (?:with|topped|served|without|from|using|for) .*$/;
 
 /** What a title says of what is never heated, whatever its kind mostly is. */
 const UNBAKED = 'no bake';

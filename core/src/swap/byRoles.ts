@@ -66,6 +66,15 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
 /** The most of a flour that a protein powder takes over where no rule says more [common practice: a quarter]. */
 const MOST_PROTEIN = 0.25;
 
+/** The most of a liquid that something thick takes over, and from what it holds of its own weight on it is thick, g. House values. */
+const MOST_THICK = 0.5;
+const THICK = 0.15;
+const POURS = 0.05;
+
+function isThickForThin(from: Food, to: Food): boolean {
+  return readSum(bringsPerGram(from), AT.allWaterG) > 0.5 && heldPerGram(from) < POURS && readSum(bringsPerGram(to), AT.allWaterG) > 0.5 && heldPerGram(to) > THICK;
+}
+
 /** A food that is to stand in, and its share of the swap; the shares need not sum to one. */
 export interface Blend {
   readonly food: Food;
@@ -85,16 +94,21 @@ export function ruleByRoles(from: Food, blend: readonly Blend[]): SwapRule | und
   const parts = blend.map(({ food, share }) => ({ ratio: roleRatio(from, food), share: share / whole, food }));
   const proteinShare = from.kind === 'flour' || from.kind === 'starch' ? blend.reduce((sum, { food, share }) => sum + (food.kind === 'protein' ? share / whole : 0), 0) : 0;
   const isCapped = proteinShare > MOST_PROTEIN;
+  const isThick = !isCapped && blend.some(({ food }) => isThickForThin(from, food));
   const roles = [...new Set(parts.map(({ ratio }) => ratio.role))].join(', ');
   return {
     id: `by-roles:${parts.map(({ food, share }) => `${kindIdOf(food)}*${share.toFixed(2)}`).join('+')}`.slice(0, 80),
     from: [kindIdOf(from)],
     to: parts.map(({ ratio: { standIn }, share }) => ({ ...standIn, ratio: standIn.ratio * share })),
     basis: 'mass',
-    maxShare: isCapped ? MOST_PROTEIN / proteinShare : 1,
-    maxShareReason: isCapped ? 'above a quarter of the flour protein powders bake dry, dense or rubbery' : 'nobody has tried more for you',
+    maxShare: isCapped ? MOST_PROTEIN / proteinShare : isThick ? MOST_THICK : 1,
+    maxShareReason: isCapped
+      ? 'above a quarter of the flour protein powders bake dry, dense or rubbery'
+      : isThick
+        ? 'it holds its water where the other pours: more of it makes a paste'
+        : 'nobody has tried more for you',
     side: [],
-    reason: `No rule of the trade for this one: an estimate by ${roles}. Look at the balance${isCapped ? '' : `, and try ${Math.round(MOST_ON_ESTIMATE * 100)} % first`}.`,
+    reason: `No rule of the trade for this one: an estimate by ${roles}. Look at the balance${isCapped || isThick ? '' : `, and try ${Math.round(MOST_ON_ESTIMATE * 100)} % first`}.`,
     mark: 'H',
     source: 'house model, from what each food does',
   };
