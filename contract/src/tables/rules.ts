@@ -22,7 +22,7 @@ const side = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('add'),
     foodId: z.string(),
-    gramsPerGram: z.number().positive(),
+    gramsPerGram: z.number().nonnegative(),
     byClass: z.record(z.string(), z.number().min(0)).optional(),
     heat: heats,
     reason,

@@ -8,6 +8,10 @@ export interface RoleRatio {
   readonly role: string;
 }
 
+/** What a wet food does for a fat, and the most of the fat that it takes over [common practice: half]. */
+const MOISTURE = 'moisture, three quarters of the fat';
+const MOST_FOR_FAT = 0.5;
+
 const clamp = (ratio: number, low: number, high: number): number => Math.min(Math.max(ratio, low), high);
 
 function heldPerGram(food: Food): number {
@@ -48,8 +52,7 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
     const [before, after] = [heldPerGram(from), heldPerGram(to)];
     return before > 0 && after > 0 ? by('what they drink', clamp(before / after, 0.2, 1)) : by('weight', 1);
   }
-  if (readSum(a, AT.fatG) > 0.6)
-    return readSum(b, AT.fatG) > 0.3 ? by('fat', clamp(readSum(a, AT.fatG) / readSum(b, AT.fatG), 0.5, 2)) : by('moisture, three quarters of the fat', 0.75);
+  if (readSum(a, AT.fatG) > 0.6) return readSum(b, AT.fatG) > 0.3 ? by('fat', clamp(readSum(a, AT.fatG) / readSum(b, AT.fatG), 0.5, 2)) : by(MOISTURE, 0.75);
   if (from.kind === 'gum' && readSum(a, AT.bindingG) > 0 && readSum(b, AT.bindingG) > 0) return by('binding', clamp(readSum(a, AT.bindingG) / readSum(b, AT.bindingG), 0.1, 20));
   if (from.kind === 'leavening') {
     const gas = (sums: typeof a): number => readSum(sums, AT.baseMmol) + readSum(sums, AT.otherCo2Mmol);
@@ -84,6 +87,22 @@ export interface Blend {
 /** The most of a line that is taken on an estimate alone without a word of caution. House value. */
 const MOST_ON_ESTIMATE = 0.5;
 
+interface BlendPart {
+  readonly ratio: RoleRatio;
+  readonly share: number;
+  readonly food: Food;
+}
+
+/** How much of a line an estimate may take at most, where the trade knows that more does not do. */
+function limitOf(from: Food, parts: readonly BlendPart[]): { readonly share: number; readonly reason: string } | undefined {
+  const isDryStuff = from.kind === 'flour' || from.kind === 'starch';
+  const proteinShare = isDryStuff ? parts.reduce((sum, { food, share }) => sum + (food.kind === 'protein' ? share : 0), 0) : 0;
+  if (proteinShare > MOST_PROTEIN) return { share: MOST_PROTEIN / proteinShare, reason: 'above a quarter of the flour protein powders bake dry, dense or rubbery' };
+  if (parts.some(({ ratio: { role } }) => role === MOISTURE)) return { share: MOST_FOR_FAT, reason: 'beyond half the fat the crumb is less tender' };
+  if (parts.some(({ food }) => isThickForThin(from, food))) return { share: MOST_THICK, reason: 'it holds its water where the other pours: more of it makes a paste' };
+  return undefined;
+}
+
 /**
  * A rule for any pair, or for a blend, worked out from roles and marked as an estimate. The shares are taken of their sum.
  * Undefined for an empty blend, one with the food itself in it, or shares that are not above zero.
@@ -92,23 +111,17 @@ export function ruleByRoles(from: Food, blend: readonly Blend[]): SwapRule | und
   const whole = blend.reduce((sum, { share }) => sum + share, 0);
   if (blend.length === 0 || !(whole > 0) || blend.some(({ food, share }) => !(share > 0) || kindIdOf(food) === kindIdOf(from))) return undefined;
   const parts = blend.map(({ food, share }) => ({ ratio: roleRatio(from, food), share: share / whole, food }));
-  const proteinShare = from.kind === 'flour' || from.kind === 'starch' ? blend.reduce((sum, { food, share }) => sum + (food.kind === 'protein' ? share / whole : 0), 0) : 0;
-  const isCapped = proteinShare > MOST_PROTEIN;
-  const isThick = !isCapped && blend.some(({ food }) => isThickForThin(from, food));
+  const limit = limitOf(from, parts);
   const roles = [...new Set(parts.map(({ ratio }) => ratio.role))].join(', ');
   return {
     id: `by-roles:${parts.map(({ food, share }) => `${kindIdOf(food)}*${share.toFixed(2)}`).join('+')}`.slice(0, 80),
     from: [kindIdOf(from)],
     to: parts.map(({ ratio: { standIn }, share }) => ({ ...standIn, ratio: standIn.ratio * share })),
     basis: 'mass',
-    maxShare: isCapped ? MOST_PROTEIN / proteinShare : isThick ? MOST_THICK : 1,
-    maxShareReason: isCapped
-      ? 'above a quarter of the flour protein powders bake dry, dense or rubbery'
-      : isThick
-        ? 'it holds its water where the other pours: more of it makes a paste'
-        : 'nobody has tried more for you',
+    maxShare: limit?.share ?? 1,
+    maxShareReason: limit?.reason ?? 'nobody has tried more for you',
     side: [],
-    reason: `No rule of the trade for this one: an estimate by ${roles}. Look at the balance${isCapped || isThick ? '' : `, and try ${Math.round(MOST_ON_ESTIMATE * 100)} % first`}.`,
+    reason: `No rule of the trade for this one: an estimate by ${roles}. Look at the balance${limit ? '' : `, and try ${Math.round(MOST_ON_ESTIMATE * 100)} % first`}.`,
     mark: 'H',
     source: 'house model, from what each food does',
   };

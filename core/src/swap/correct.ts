@@ -86,6 +86,13 @@ function madeOf(problem: RoleProblem, food: Food, massG: number, words: Pick<Cor
   return made(problem, { kind: 'add', foodId: food.id, massG, why: row.role === 'thickness' ? 'liquid' : 'balance' }, per1, massG, words);
 }
 
+function addedG({ action }: Way): number {
+  return action.kind === 'add' ? action.massG : 0;
+}
+
+/** The most egg that thins a mix, against what is in it: more makes another treat. House value. */
+const MOST_EGG = 0.5;
+
 /** Liquids that thin a mix: those of the formula first. */
 function thinning(problem: RoleProblem): readonly Way[] {
   const { standing, larder } = problem;
@@ -96,7 +103,11 @@ function thinning(problem: RoleProblem): readonly Way[] {
   return rankedLiquids(standing.part, larder)
     .filter((food) => barredAllergens(food, standing.diet).length === 0 && comesToMind(food, problem.standing, problem.row.role, larder))
     .slice(0, 5)
-    .flatMap((food) => adding(problem, food, mostG, { reason, ...HOUSE }) ?? []);
+    .flatMap((food) => {
+      const heldG = standing.part?.lines.reduce((sum, { foodId, massG = 0 }) => sum + (foodId === food.id ? massG : 0), 0) ?? 0;
+      const way = adding(problem, food, mostG, { reason, ...HOUSE });
+      return way === undefined || (food.kind === 'egg' && addedG(way) > heldG * MOST_EGG) ? [] : [way];
+    });
 }
 
 /** The lines that bring most of what is too much, and how much of each would have to go. */

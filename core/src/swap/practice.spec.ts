@@ -1,7 +1,7 @@
 import { bench, food, larder, lineOf, opened, rule, shipped } from '../../test/larder';
 import { liftOf, measureRole } from '../role';
 import { allLines, mainPart, sumsOfPart } from '../formula';
-import { candidatesFor, settleLiquid, settleOpen, standingOf, type Worksheet } from './index';
+import { candidatesFor, ruleFor, settleLiquid, settleOpen, standingOf, type Worksheet } from './index';
 
 const CAKE = 'Cake loaf\nMakes 12 slices\n240 g plain flour\n250 g sugar\n3 eggs\n240 ml milk\n120 g butter, melted\n2 tsp baking powder\n1/2 tsp salt';
 const taken = (text: string, foodId: string, ruleId: string, share = 1): Worksheet => settleOpen(opened(bench(text), foodId, ruleId, share), larder);
@@ -182,5 +182,49 @@ describe('gums and leavening', () => {
       if (!line) throw new Error(id);
       expect([id, candidatesFor({ ...line, foodId: id }, shipped.rules, larder).length >= 2]).toEqual([id, true]);
     }
+  });
+});
+
+describe('milk and fat', () => {
+  const BATTER = 'Muffins\nMakes 12 muffins\n250 g plain flour\n150 g sugar\n2 eggs\n180 g whole milk\n90 g sunflower oil\n2 tsp baking powder\n150 g blueberries';
+  const COOKIES = 'Drop cookies\nMakes 24 cookies\n220 g butter\n250 g sugar\n2 eggs\n300 g plain flour\n1 tsp baking soda';
+
+  // Yogurt for milk: three parts with one of water, strained yogurt about half and half; kefir and buttermilk cup for cup, soda in place of powder.
+  test.each([
+    ['milk-buttermilk', 'buttermilk', 1, 0],
+    ['milk-yogurt', 'yogurt', 0.75, 0.25],
+    ['milk-greek', 'greek-yogurt', 0.6, 0.4],
+    ['milk-skyr', 'skyr', 0.6, 0.4],
+    ['milk-evaporated', 'evaporated-milk', 0.5, 0.5],
+  ])('%s: as much as the milk in all, and no more liquid is asked for', (ruleId, foodId, share, water) => {
+    const open = opened(bench(BATTER), 'whole-milk', ruleId);
+    const sheet = settleOpen(open, larder);
+    expect(grams(sheet, foodId)).toBeCloseTo(180 * share, 0);
+    const waterG = allLines(sheet.rebuild).reduce((sum, line) => sum + (line.foodId === 'water' ? (line.massG ?? 0) : 0), 0);
+    expect(waterG).toBeCloseTo(180 * water, 0);
+    expect(open.open.filter(({ action }) => action.kind === 'add')).toEqual([]);
+  });
+
+  // Fruit and yogurt take over at most half of the fat; thick dairy is never poured as milk is.
+  test.each([
+    ['whole-milk', 'cottage-cheese'],
+    ['whole-milk', 'ricotta'],
+    ['sunflower-oil', 'skyr'],
+  ])('%s: at most half of it as %s', (from, to) => {
+    const found = ruleFor(lineOf(bench(BATTER), from), food(to), shipped.rules, larder, 'muffin');
+    expect(found.ok && found.rule.maxShare).toBe(0.5);
+  });
+
+  test('cookies of oil get the water that the butter had, a sixth of it, and no egg more; a batter with milk gets none', () => {
+    const cookies = taken(COOKIES, 'butter', 'butter-coconut');
+    expect([grams(cookies, 'coconut-oil'), grams(cookies, 'egg')]).toEqual([176, 100]);
+    expect(grams(cookies, 'water')).toBeCloseTo(220 / 6, -1);
+    expect(lineOf(taken(CAKE, 'butter', 'butter-coconut'), 'coconut-oil').massG).toBeCloseTo(96, 0);
+    expect(allLines(taken(CAKE, 'butter', 'butter-coconut').rebuild).map(({ foodId }) => foodId)).not.toContain('water');
+  });
+
+  test('muffins of wheat without egg need no gum: the puree, the powder that lifts for it, and that is all', () => {
+    const { open } = opened(bench(BATTER), 'egg', 'egg-apple');
+    expect(open.flatMap(({ action }) => (action.kind === 'add' ? [action.foodId] : []))).toEqual(['baking-powder']);
   });
 });
