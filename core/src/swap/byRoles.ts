@@ -8,6 +8,9 @@ export interface RoleRatio {
   readonly role: string;
 }
 
+/** Nothing is known that decides: gram for gram. */
+export const BY_WEIGHT = 'weight';
+
 /** What a wet food does for a fat, and the most of the fat that it takes over [common practice: half]. */
 const MOISTURE = 'moisture, three quarters of the fat';
 const MOST_FOR_FAT = 0.5;
@@ -50,7 +53,7 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
   if (isSweet(from) && isSweet(to)) return { standIn: { foodId, ratio: 1, basis: 'sweetness' }, role: 'sweetness' };
   if (isDry(from) && isDry(to)) {
     const [before, after] = [heldPerGram(from), heldPerGram(to)];
-    return before > 0 && after > 0 ? by('what they drink', clamp(before / after, 0.2, 1)) : by('weight', 1);
+    return before > 0 && after > 0 ? by('what they drink', clamp(before / after, 0.2, 1)) : by(BY_WEIGHT, 1);
   }
   if (readSum(a, AT.fatG) > 0.6) return readSum(b, AT.fatG) > 0.3 ? by('fat', clamp(readSum(a, AT.fatG) / readSum(b, AT.fatG), 0.5, 2)) : by(MOISTURE, 0.75);
   if (from.kind === 'gum' && readSum(a, AT.bindingG) > 0 && readSum(b, AT.bindingG) > 0) return by('binding', clamp(readSum(a, AT.bindingG) / readSum(b, AT.bindingG), 0.1, 20));
@@ -63,7 +66,7 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
   if (wetBefore > 0.5 && wetAfter > 0.5) return by('water', clamp(wetBefore / wetAfter, 0.7, 1.4));
   // Dry grains and pulses swell to what the cooked ones are.
   if (SWELLS.has(from.kind) && SWELLS.has(to.kind) && wetBefore > 0.5 !== wetAfter > 0.5) return by('dry matter', clamp((1 - wetBefore) / (1 - wetAfter), 0.2, 5));
-  return by('weight', 1);
+  return by(BY_WEIGHT, 1);
 }
 
 /** The most of a flour that a protein powder takes over where no rule says more [common practice: a quarter]. */

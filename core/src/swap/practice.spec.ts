@@ -1,7 +1,7 @@
 import { bench, food, larder, lineOf, opened, rule, shipped } from '../../test/larder';
 import { liftOf, measureRole } from '../role';
 import { allLines, mainPart, sumsOfPart } from '../formula';
-import { candidatesFor, ruleFor, settleLiquid, settleOpen, standingOf, type Worksheet } from './index';
+import { candidatesFor, ruleFor, settleAll, settleLiquid, settleOpen, standingOf, type Worksheet } from './index';
 
 const CAKE = 'Cake loaf\nMakes 12 slices\n240 g plain flour\n250 g sugar\n3 eggs\n240 ml milk\n120 g butter, melted\n2 tsp baking powder\n1/2 tsp salt';
 const taken = (text: string, foodId: string, ruleId: string, share = 1): Worksheet => settleOpen(opened(bench(text), foodId, ruleId, share), larder);
@@ -221,6 +221,18 @@ describe('milk and fat', () => {
     expect(grams(cookies, 'water')).toBeCloseTo(220 / 6, -1);
     expect(lineOf(taken(CAKE, 'butter', 'butter-coconut'), 'coconut-oil').massG).toBeCloseTo(96, 0);
     expect(allLines(taken(CAKE, 'butter', 'butter-coconut').rebuild).map(({ foodId }) => foodId)).not.toContain('water');
+  });
+
+  test('a cooler oven is said once; what was taken away is not poured back', () => {
+    const brownies = bench('Brownies\nMakes 16 brownies\n200 g dark chocolate\n170 g butter\n250 g sugar\n3 eggs\n90 g plain flour\n30 g cocoa');
+    const sweet = settleAll(opened(brownies, 'sugar', 'sugar-allulose'), larder, shipped);
+    expect(sweet.sheet.rebuild.method.filter((step) => step.includes('cooler'))).toHaveLength(1);
+    expect(sweet.unmet.map(({ role: unmet }) => unmet)).not.toContain('browning');
+    const ice = bench('Vanilla ice cream\nMakes 8 scoops\n400 g whole milk\n200 g double cream\n120 g sugar\n70 g egg yolk');
+    const taken = settleAll(opened(ice, 'double-cream', 'cream-greek'), larder, shipped).taken.map(({ action }) => action);
+    const less = taken.flatMap((action) => (action.kind === 'less' && action.lineId.endsWith(lineOf(ice, 'whole-milk').id) ? ['whole-milk'] : []));
+    const added = taken.flatMap((action) => (action.kind === 'add' ? [action.foodId] : []));
+    expect([less, added.filter((foodId) => less.includes(foodId))]).toEqual([['whole-milk'], []]);
   });
 
   test('muffins of wheat without egg need no gum: the puree, the powder that lifts for it, and that is all', () => {

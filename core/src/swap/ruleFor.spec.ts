@@ -38,6 +38,20 @@ describe('one food for another', () => {
     expect(why(find(from, to))).toMatch(/works by the pinch|sweetens and does nothing else/);
   });
 
+  // A bean is no flour and a starch no yolk by mere weight; where the trade knows how much, it is asked first.
+  test.each([
+    ['plain-flour', 'cottage-cheese'],
+    ['egg', 'rice-flour'],
+    ['whole-milk', 'cornflour'],
+  ])('%s is not %s by weight: one is wet, the other dry', (from, to) => {
+    expect(why(find(from, to, 'pancake'))).toContain('cannot take its place');
+  });
+
+  test('beans for flour: a can of 240 g for 120 g in a brownie, and nowhere else', () => {
+    expect(find('plain-flour', 'black-beans', 'brownie')).toMatchObject({ ok: true, isEstimate: false, rule: { to: [{ ratio: 2 }] } });
+    expect(find('plain-flour', 'black-beans', 'pancake').ok).toBe(false);
+  });
+
   test('where the trade says no in a class, its reason is given and no estimate goes round it', () => {
     const egg = ['baked-custard', 'choux'].map((classId) => find('egg', 'ground-flax', classId));
     expect(egg.map(({ ok }) => ok)).toEqual([false, false]);

@@ -1,6 +1,6 @@
 import { answersTo, type Food, isIn, type Larder } from '../food';
 import { type Line } from '../formula';
-import { type Blend, isIntense, ruleByRoles } from './byRoles';
+import { type Blend, BY_WEIGHT, isIntense, roleRatio, ruleByRoles } from './byRoles';
 import { refusalOf, type SwapRule } from './rule';
 
 export type FoundRule = { readonly ok: true; readonly rule: SwapRule; readonly isEstimate: boolean } | { readonly ok: false; readonly error: string };
@@ -15,11 +15,20 @@ function likesOf(food: Food, larder: Larder): readonly string[] {
 /** What works by the pinch is at most this share of a blend. House value. */
 const MOST_OF_A_PINCH = 0.05;
 
+const isWet = ({ per100g }: Food): boolean => (per100g.waterG ?? 0) > WET_G;
+const isPowder = ({ kind, per100g }: Food): boolean => POWDERS.has(kind) && (per100g.waterG ?? 0) < DRY_G;
+const POWDERS: ReadonlySet<Food['kind']> = new Set(['flour', 'starch', 'protein', 'sweetener']);
+/** Water in 100 g above which a food is wet, and below which a powder is dry. House values. */
+const WET_G = 50;
+const DRY_G = 20;
+
 /** Why one food never stands in for another by mere weight: it works by the pinch, and the other does not. */
 function whyNever(from: Food, to: Food): string | undefined {
   const isPinch = to.kind === 'gum' || to.kind === 'leavening' || (to.kind === 'flavour' && to.measuresG['customary'] !== undefined);
   if (isPinch && from.kind !== to.kind)
     return `${to.name} works by the pinch and cannot take the place of ${from.name.toLowerCase()}: take that out by hand and add a little of this.`;
+  if (isPowder(from) !== isPowder(to) && (isWet(from) || isWet(to)) && roleRatio(from, to).role === BY_WEIGHT)
+    return `${to.name}: ${isWet(to) ? 'wet, and' : 'dry, and'} ${from.name.toLowerCase()} ${isWet(to) ? 'dry' : 'wet'}, so that it cannot take its place weight for weight. Take that out by hand, add this, and see what the balance says.`;
   return isIntense(to) && from.kind !== 'sweetener' ? `${to.name} sweetens and does nothing else: it cannot take the place of ${from.name.toLowerCase()}.` : undefined;
 }
 

@@ -1,4 +1,5 @@
 import { type Larder } from '../food';
+import { type Line } from '../formula';
 import { type LedgerRole, measuresOf, roleOf } from '../role';
 import { asProposal, correctionsFor } from './correct';
 import { type SwapTables } from './swapTables';
@@ -32,6 +33,11 @@ function isOfTheSame(one: ProposalAction, other: ProposalAction): boolean {
   return one.kind === 'add' && other.kind === 'add' && one.foodId === other.foodId;
 }
 
+/** What was just taken away is not poured back in for something else. */
+function isBack(one: ProposalAction, other: ProposalAction, lines: readonly Line[]): boolean {
+  return one.kind === 'less' && other.kind === 'add' && lines.find(({ id }) => id === one.lineId)?.foodId === other.foodId;
+}
+
 function step(
   sheet: Worksheet,
   standing: Standing,
@@ -45,7 +51,7 @@ function step(
   const [best] = askingRows(standing)
     .flatMap((row) => correctionsFor(standing, row, larder, tables).slice(0, 2))
     .filter(({ role, action }) => role === 'thickness' || !undoes(action, standing))
-    .filter(({ action }) => !taken.some((one) => isOfTheSame(one.action, action)))
+    .filter(({ action }) => !taken.some((one) => isOfTheSame(one.action, action) || isBack(one.action, action, part.lines)))
     .filter(({ role, action }) => action.kind === 'step' || action.kind === 'replace' || action.massG <= (role === 'thickness' ? ABSURD_LIQUID : ABSURD) * massG)
     .sort((a, b) => a.cost - b.cost);
   if (!best) return undefined;

@@ -4,7 +4,7 @@ import { classOfBalance, type LedgerRow, ledgerOf, outside, overProtein, type Ov
 import { type LedgerRole, type Measures, measuresOf, noSums, type Sums } from '../role';
 import { type SwapTables } from './swapTables';
 import { refuseProposal } from './decide';
-import { freshId, type Worksheet } from './worksheet';
+import { freshId, type ProposalAction, type Worksheet } from './worksheet';
 
 export type StandingRow = LedgerRow;
 
@@ -40,10 +40,14 @@ export const BALANCE_RULE = 'balance:';
 /** A change since a refusal that asks anew, as a share of the band. House value. */
 const ASKS_AGAIN = 0.15;
 
+const isCooler = (action: ProposalAction): boolean => action.kind === 'step' && action.text.includes('°C cooler');
+
 function isLeft(row: LedgerRow, sheet: Worksheet): boolean {
   if (row.state === 'in' || row.rebuild === undefined || !row.band) return false;
   const last = [...sheet.decisions].reverse().find(({ proposal }) => proposal.ruleId === BALANCE_RULE + row.role);
   if (last?.outcome === 'accepted' && last.proposal.action.kind === 'step') return true;
+  // A swap that already bakes cooler has mended what it browned.
+  if (row.role === 'browning' && row.state === 'high' && sheet.decisions.some(({ outcome, proposal: { action } }) => outcome === 'accepted' && isCooler(action))) return true;
   if (last?.outcome !== 'refused' || last.leftGap === undefined) return false;
   return Math.abs(row.rebuild - last.leftGap) / Math.max(row.band.high - row.band.low, 1e-6) < ASKS_AGAIN;
 }
