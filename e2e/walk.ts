@@ -100,8 +100,7 @@ export class Walk {
 
   /** The bake is done with and tasted, by one after the other, each with what they say on which scale: from its end to the page of its tries. */
   async taste(said: Readonly<Record<string, Readonly<Record<string, string>>>>): Promise<void> {
-    await press(this.page, 'Finish this bake');
-    await press(this.page, 'Taste it');
+    await press(this.page, 'Finish and taste');
     for (const [taster, scales] of Object.entries(said)) {
       // Who tasted an earlier try is one press.
       const known = await this.page.$$eval('form button', (buttons, name) => buttons.find(({ textContent }) => textContent?.trim() === name)?.click() ?? false, taster);

@@ -90,6 +90,11 @@ export interface Blend {
 /** The most of a line that is taken on an estimate alone without a word of caution. House value. */
 const MOST_ON_ESTIMATE = 0.5;
 
+/** A sweetener that pours, and the most of it that dry crystals take over. House value. */
+const MOST_DRY_FOR_SYRUP = 0.5;
+const SYRUP_WATER = 0.1;
+const isSyrup = (food: Food): boolean => food.kind === 'sweetener' && readSum(bringsPerGram(food), AT.allWaterG) > SYRUP_WATER;
+
 interface BlendPart {
   readonly ratio: RoleRatio;
   readonly share: number;
@@ -101,6 +106,8 @@ function limitOf(from: Food, parts: readonly BlendPart[]): { readonly share: num
   const isDryStuff = from.kind === 'flour' || from.kind === 'starch';
   const proteinShare = isDryStuff ? parts.reduce((sum, { food, share }) => sum + (food.kind === 'protein' ? share : 0), 0) : 0;
   if (proteinShare > MOST_PROTEIN) return { share: MOST_PROTEIN / proteinShare, reason: 'above a quarter of the flour protein powders bake dry, dense or rubbery' };
+  if (isSyrup(from) && parts.some(({ food }) => food.kind === 'sweetener' && !isSyrup(food)))
+    return { share: MOST_DRY_FOR_SYRUP, reason: 'a syrup holds together and keeps moist, which dry crystals do not' };
   if (parts.some(({ ratio: { role } }) => role === MOISTURE)) return { share: MOST_FOR_FAT, reason: 'beyond half the fat the crumb is less tender' };
   if (parts.some(({ food }) => isThickForThin(from, food))) return { share: MOST_THICK, reason: 'it holds its water where the other pours: more of it makes a paste' };
   return undefined;

@@ -186,7 +186,7 @@ describe('gums and leavening', () => {
 });
 
 describe('milk and fat', () => {
-  const BATTER = 'Muffins\nMakes 12 muffins\n250 g plain flour\n150 g sugar\n2 eggs\n180 g whole milk\n90 g sunflower oil\n2 tsp baking powder\n150 g blueberries';
+  const BATTER = 'Muffins\nMakes 12 muffins\n250 g plain flour\n150 g sugar\n2 eggs\n180 g whole milk\n90 g sunflower oil\n2 tsp baking powder\n40 g honey\n150 g blueberries';
   const COOKIES = 'Drop cookies\nMakes 24 cookies\n220 g butter\n250 g sugar\n2 eggs\n300 g plain flour\n1 tsp baking soda';
 
   // Yogurt for milk: three parts with one of water, strained yogurt about half and half; kefir and buttermilk cup for cup, soda in place of powder.
@@ -210,6 +210,8 @@ describe('milk and fat', () => {
     ['whole-milk', 'cottage-cheese'],
     ['whole-milk', 'ricotta'],
     ['sunflower-oil', 'skyr'],
+    // A syrup holds a bar together; dry crystals do not.
+    ['honey', 'erythritol'],
   ])('%s: at most half of it as %s', (from, to) => {
     const found = ruleFor(lineOf(bench(BATTER), from), food(to), shipped.rules, larder, 'muffin');
     expect(found.ok && found.rule.maxShare).toBe(0.5);
@@ -221,6 +223,11 @@ describe('milk and fat', () => {
     expect(grams(cookies, 'water')).toBeCloseTo(220 / 6, -1);
     expect(lineOf(taken(CAKE, 'butter', 'butter-coconut'), 'coconut-oil').massG).toBeCloseTo(96, 0);
     expect(allLines(taken(CAKE, 'butter', 'butter-coconut').rebuild).map(({ foodId }) => foodId)).not.toContain('water');
+  });
+
+  test('whipped whites of a mousse may be aquafaba; a custard would stay liquid', () => {
+    const of = (classId: string) => ruleFor(lineOf(bench(BATTER), 'egg'), food('aquafaba'), shipped.rules, larder, classId).ok;
+    expect([of('set-pudding'), of('baked-custard')]).toEqual([true, false]);
   });
 
   test('a cooler oven is said once; what was taken away is not poured back', () => {

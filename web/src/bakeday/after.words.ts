@@ -32,6 +32,7 @@ export const SAY = {
   eatOne: 'Eat one',
   equalOnes: 'equal ones',
   finish: 'Finish this bake',
+  finishAndTaste: 'Finish and taste',
   freezer: 'freezer',
   fridge: 'fridge',
   fromFreezer: (a: Shown) => said`From the freezer: ${a}`,
