@@ -60,6 +60,9 @@ const ASIDES = [
   /^(.+?)\s+([x×]\s*\d{1,2})$/iu,
 ];
 
+/** "Traybake for a 23 x 33 cm tin": the size stays with the notes, where the tin is looked for. */
+const FOR_A_TIN = /^(.{3,80}?),?\s+((?:for|in)\s+(?:an?|one|two)\s+[^,;]*\d[^,;]*\b(?:tin|pan|dish|mould|mold|tray)s?)$/i;
+
 /** The ingredients of a list between commas; a plain list of names where none has an amount. */
 function listIn(text: string, larder: Larder): readonly string[] {
   const listed = ingredientsIn(text, larder);
@@ -115,7 +118,10 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
       const plain = headingWords(line);
       const aside = ASIDES.map((one) => one.exec(plain)).find((one) => one?.[1] && one[2] && yieldBeside(one[1], one[2]) !== undefined);
       out.portions = aside?.[1] && aside[2] ? yieldBeside(aside[1], aside[2]) : undefined;
-      out.title = out.portions && aside?.[1] ? aside[1] : plain;
+      const title = out.portions && aside?.[1] ? aside[1] : plain;
+      const [, name, tin] = FOR_A_TIN.exec(title) ?? [];
+      out.title = name ?? title;
+      if (tin !== undefined) out.notes.push(tin);
       return;
     }
     const told = METHOD_LEAD.exec(line);

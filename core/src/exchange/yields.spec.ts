@@ -103,6 +103,12 @@ describe('what the pieces are called', () => {
     expect(read.ok && read.formula).toMatchObject({ portions, portionWord });
   });
 
+  test('the tin that stands in a title is none of its name, and is still found', () => {
+    const { title, notes } = readFormula('Lemon traybake (dairy free) for a 23 x 33 cm tin, cuts into 24\n200 g plain flour\n100 g butter');
+    expect([title, notes]).toEqual(['Lemon traybake (dairy free)', ['for a 23 x 33 cm tin']]);
+    expect(readFormula('Custard in a cup\n200 g plain flour').title).toBe('Custard in a cup');
+  });
+
   test('a count of pieces below an ingredient is an ingredient', () => {
     const read = readRecipeText('Cheesecake\n100 g butter\n12 biscuits\n400 g cream cheese', larder, 'us');
     expect(read.ok && [read.formula.portionWord, allLines(read.formula).map(({ amount }) => amount?.value)]).toEqual(['batch', [100, 12, 400]]);
