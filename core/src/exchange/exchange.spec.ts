@@ -229,6 +229,7 @@ describe('lines as people squeeze them', () => {
     ['3 whole eggs and 2 yolks', ['3 egg', '2 egg-yolk']],
     ['1 and 1/2 cups milk', ['1 and 1/2 cups whole-milk']],
     ['zest and juice of 1 lemon, 50 g sugar', ['1 lemon-zest', '1 lemon-juice', '50 g sugar']],
+    ['zest & juice 1 orange', ['1 orange-zest', '1 orange-juice']],
     ['butter, 50 g', ['50 g butter']],
     ['Cream cheese, 200 g', ['200 g cream-cheese']],
     ['2 eggs, 1 beaten', ['2 egg']],

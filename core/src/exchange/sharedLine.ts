@@ -30,7 +30,10 @@ function mixture(line: string, larder: Larder): readonly string[] | undefined {
 
 /** "Zest and juice of 1 lemon" is two things of one fruit. */
 function bothOfAFruit(line: string): readonly string[] | undefined {
-  const said = /^((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:and|&|\+)\s+((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:of|from)\s+(.+)$/i.exec(line);
+  const said =
+    /^((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:and|&|\+)\s+((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:(?:of|from)\s+|(?=[\d½¼]|half\b|an?\s))(.+)$/i.exec(
+      line,
+    );
   if (said?.[2] && said[4] && said[5]) return [`${said[2]} of ${said[5]}`, `${said[4]} of ${said[5]}`];
   const after = /^(.+?),\s*(?:finely\s+)?(?:grated\s+)?(juice|zest)(?:e?d)?\s+and\s+(juice|zest)(?:e?d)?(?:\s+only)?$/i.exec(line);
   const made = /^(.+?),?\s+(juic|zest)ed(?:\s+only)?$/i.exec(line);

@@ -61,6 +61,8 @@ describe('what is said of a food is true of it, or not', () => {
     ['vegan cream cheese', ['vegan-cream-cheese'], ['cream-cheese', 'cream-cheese-light']],
     ['vegan sour cream', ['vegan-sour-cream'], ['sour-cream']],
     ['dairy-free spread', ['plant-spread'], ['margarine', 'strawberry-jam']],
+    ['mixed dried fruit', ['mixed-dried-fruit'], ['freeze-dried-fruit', 'mixed-fruit-frozen']],
+    ['amaretto', ['liqueur'], ['rum']],
     ['vanilla vegan protein powder', ['plant-protein-blend'], ['plant-protein-plain', 'whey-vanilla']],
     ['gluten-free oats', ['gluten-free-oats'], []],
     ['gluten-free flour', ['gluten-free-blend'], ['plain-flour', 'bread-flour']],

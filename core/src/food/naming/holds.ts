@@ -89,7 +89,8 @@ function form(value: string, food: Food, tags: Tags): Cost {
   const water = food.per100g.waterG ?? 0;
   if (value === 'powder') {
     if (has(tags, 'form:liquid', 'form:whole', 'form:puree') || water > WET_G || (food.kind === 'sweetener' && water >= POURS_G)) return CONFLICT;
-    return POWDERS.has(food.kind) ? 0 : CONFLICT;
+    // A ground nut is that nut; whether as flour or as meal is for the baker to say.
+    return POWDERS.has(food.kind) ? 0 : food.kind === 'nut' ? ASK : CONFLICT;
   }
   if (value === 'liquid') return has(tags, 'form:powder', 'form:whole') ? CONFLICT : water >= POURS_G || food.kind === 'fat' ? 0 : CONFLICT;
   if (value === 'whole') return has(tags, 'form:powder', 'form:puree') || (food.kind === 'dairy' && has(tags, 'fat:none', 'fat:low')) ? CONFLICT : 0;
