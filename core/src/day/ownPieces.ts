@@ -20,6 +20,8 @@ const NOTICED = 0.1;
 function piecesOf({ id, foodId, amount, massG }: Line, { lines }: Bake): OwnPieces | undefined {
   const poured = lines.find((line) => line.id === id);
   if (foodId === undefined || !amount || massG === undefined || poured?.state !== 'poured' || poured.foodId !== foodId) return undefined;
+  // Nobody weighed what only went in as planned.
+  if (poured.pours.every(({ by }) => by === 'plan')) return undefined;
   const [unit, count] = [unitById(amount.unit), middleOf(amount)];
   if (unit.kind !== 'count' || unit.byEye || count <= 0 || Math.abs(poured.pouredG / massG - 1) <= NOTICED) return undefined;
   return { lineId: id, foodId, word: unit.id, count, eachG: poured.pouredG / count, usualG: massG / count };

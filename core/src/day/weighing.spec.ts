@@ -1,7 +1,7 @@
 import { larder, larderNotKnowing, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
 import { allLines, IN_THE_PAN, readLine } from '../formula';
-import { type Bake, type BakeAct, bowlsOf, foldBake, ownPieces, mixingOrder, nextLine, plateFigures, restAsPlanned, stepToDo } from './index';
+import { type Bake, type BakeAct, bowlsOf, foldBake, ownPieces, mixingOrder, nextLine, plateFigures, type PouredBy, restAsPlanned, stepToDo } from './index';
 
 const TEXT =
   'Orange sponge\nMakes 8 slices\n150 g butter\n150 g sugar\n3 eggs\n150 g plain flour\n\nFor the glaze:\n80 g icing sugar\n15 g orange juice\n\nMethod\nHeat the oven to 180 C.\nCream the butter and sugar.\nBeat in the eggs.\nFold in the flour.\nBake 25 minutes.\nStir the icing sugar with the orange juice and pour it over.';
@@ -163,8 +163,8 @@ describe('a person’s plate', () => {
 describe('what is counted and weighs otherwise', () => {
   const toast = readFormula('Toast\nServes 2\n4 slices white bread\n2 eggs\n150 g milk');
   const [bread = '', eggs = '', milk = ''] = allLines(toast).map(({ id }) => id);
-  const piecesOf = (pours: readonly (readonly [string, number])[], factor = 1) => {
-    const acts: readonly BakeAct[] = [{ kind: 'scaled', factor, words: '' }, ...pours.map(([lineId, massG]): BakeAct => ({ kind: 'poured', lineId, massG, by: 'typed' }))];
+  const piecesOf = (pours: readonly (readonly [string, number])[], factor = 1, by: PouredBy = 'typed') => {
+    const acts: readonly BakeAct[] = [{ kind: 'scaled', factor, words: '' }, ...pours.map(([lineId, massG]): BakeAct => ({ kind: 'poured', lineId, massG, by }))];
     const told = acts.map((act, i) => ({ ...act, id: `e${i}`, teller: 'a', turn: i + 1, at: '2026-11-26T10:00:00.000Z' }));
     return ownPieces(foldBake(told, { ...setting, formula: toast })).map(({ word, count, eachG, usualG }) => [word, count, eachG, usualG]);
   };
@@ -179,6 +179,10 @@ describe('what is counted and weighs otherwise', () => {
         [milk, 300],
       ]).map(([word, count, eachG]) => [word, count, eachG]),
     ).toEqual([['piece', 2, 61]]);
+  });
+
+  test('is asked of what was weighed alone: what went in as planned says nothing of its pieces', () => {
+    expect(piecesOf([[bread, 168]], 1, 'plan')).toEqual([]);
   });
 
   test('counts as many as the batch has: of twice the toast eight', () => {
