@@ -118,6 +118,8 @@ function taking(problem: RoleProblem): readonly Way[] {
   const weigh = (line: Line): { readonly line: Line; readonly food: Food; readonly per1: Sums; readonly gain: number } | undefined => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
     if (!food || !line.massG || isIn('for-taste', food)) return undefined;
+    // What ground nuts bring is bound in them: how much fat goes for them the trade has said.
+    if (row.role === 'fat' && standing.company().lessened.has(line.id)) return undefined;
     if (row.role === 'thickness' && !isLiquid(food)) return undefined;
     const per1 = broughtBy(line, larder).map((amount) => amount / (line.massG ?? 1));
     const without = standing.sums.slice();

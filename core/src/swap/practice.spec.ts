@@ -225,6 +225,15 @@ describe('milk and fat', () => {
     expect(allLines(taken(CAKE, 'butter', 'butter-coconut').rebuild).map(({ foodId }) => foodId)).not.toContain('water');
   });
 
+  // Almond shortbread of the trade: four tenths of the flour's weight in butter and more; a custard gets no oil for its yolks.
+  test('of the butter in an almond dough only what the rule says goes; whites in a custard bring no oil', () => {
+    const dough = bench('Shortbread\nMakes 16 pieces\n225 g butter\n110 g sugar\n330 g plain flour');
+    const { sheet } = settleAll(opened(dough, 'plain-flour', 'wheat-almond'), larder, shipped);
+    expect(grams(sheet, 'butter') / grams(sheet, 'almond-flour')).toBeGreaterThan(0.4);
+    const custard = opened(bench('Baked custard\nServes 4\n500 g whole milk\n4 eggs\n80 g sugar'), 'egg', 'egg-whites');
+    expect(custard.open.filter(({ action }) => action.kind === 'add')).toEqual([]);
+  });
+
   test('whipped whites of a mousse may be aquafaba; a custard would stay liquid', () => {
     const of = (classId: string) => ruleFor(lineOf(bench(BATTER), 'egg'), food('aquafaba'), shipped.rules, larder, classId).ok;
     expect([of('set-pudding'), of('baked-custard')]).toEqual([true, false]);

@@ -33,6 +33,8 @@ export interface Company {
   /** Allergens that a swap took out with a food, no other of whose kind brings them: perhaps that was why. */
   readonly avoided: ReadonlySet<Allergen>;
   readonly holdsFlour: boolean;
+  /** Lines that a rule of the trade already made less of: how far is the trade's to say. */
+  readonly lessened: ReadonlySet<string>;
 }
 
 export const BALANCE_RULE = 'balance:';
@@ -87,6 +89,9 @@ function companyOf(sheet: Worksheet, larder: Larder): Company {
     held: new Set(foods.flatMap(plainNames)),
     allergens: new Set(foods.flatMap(({ allergens }) => allergens)),
     avoided: new Set(gone.flatMap((food) => food.allergens.filter((one) => !isStillHere(food, one)))),
+    lessened: new Set(
+      sheet.decisions.flatMap(({ outcome, proposal: { action } }) => (outcome !== 'refused' && action.kind === 'less' && action.why === 'side change' ? [action.lineId] : [])),
+    ),
     holdsFlour: massOf(({ kind }) => kind === 'flour' || kind === 'starch') > LEAST_FLOUR * massOf(() => true),
   };
 }
