@@ -1,5 +1,6 @@
 import { againstDiet, answersTo, barredAllergens, type Food, foodInHand, isIn, type Larder, SUMMED } from '../food';
 import { type Line, broughtBy } from '../formula';
+import { outside } from '../product';
 import { addTimes, amountFor, bringsOf, type LedgerRole, measureRole, type Measures, measuresOf, roleOf, type Sums, sweetenerWarnings } from '../role';
 import { aimOf, edgeOf, mostOf, wholePieces } from './bounds';
 import { comesToMind } from './comesToMind';
@@ -230,14 +231,27 @@ function targetOf({ action }: Way): string {
   return action.kind === 'add' ? action.foodId : action.kind === 'less' ? action.lineId : action.kind;
 }
 
-/** Each way to the original where that calms the ledger, else the same way only as far as the edge of the band. */
-function calmer(toOriginal: readonly Way[], toEdge: readonly Way[], now: number): readonly Way[] {
+/** How far out another role may come, in widths of its band, before that is noticed. House value. */
+const UNNOTICED = 0.05;
+
+/** Whether a way brings another role out of its band that is in it now. */
+function pushesOut({ role, measures }: Way, { rows }: Standing): boolean {
+  return rows.some((row) => {
+    const measure = measures[row.role];
+    return row.role !== role && row.state === 'in' && row.band !== undefined && measure !== undefined && outside(measure, row.band.low, row.band.high) > UNNOTICED;
+  });
+}
+
+/** Each way to the original where that calms the ledger and pushes no other role out, else the same way only as far as the edge of the band. */
+function calmer(toOriginal: readonly Way[], toEdge: readonly Way[], now: number, standing: Standing): readonly Way[] {
   const calms = ({ unrest }: Way): boolean => unrest < now - 1e-6;
   const targets = new Set(toOriginal.map(targetOf));
-  return [
-    ...toOriginal.map((way) => (calms(way) ? way : (toEdge.find((other) => targetOf(other) === targetOf(way)) ?? way))),
-    ...toEdge.filter((way) => !targets.has(targetOf(way))),
-  ];
+  const better = (way: Way): Way => {
+    const edge = toEdge.find((other) => targetOf(other) === targetOf(way));
+    if (!edge || (calms(way) && !pushesOut(way, standing))) return way;
+    return calms(way) && pushesOut(edge, standing) ? way : edge;
+  };
+  return [...toOriginal.map(better), ...toEdge.filter((way) => !targets.has(targetOf(way)))];
 }
 
 /** Ways to bring one role back, the one that leaves the calmest ledger first; liquids in the order of the formula and the kitchen. */
@@ -247,7 +261,7 @@ export function correctionsFor(standing: Standing, row: StandingRow, larder: Lar
   const problem: RoleProblem = { standing, row, aim, larder, tables };
   const now = unrestOf(measuresOf(standing.sums), standing.rows);
   const massG = Math.max(standing.sums[0] ?? 0, 1);
-  const found = [...atTheOven(problem, now), ...calmer(waysFor(problem), edgeOf(row) === aim ? [] : waysFor({ ...problem, aim: edgeOf(row) ?? aim }), now)];
+  const found = [...atTheOven(problem, now), ...calmer(waysFor(problem), edgeOf(row) === aim ? [] : waysFor({ ...problem, aim: edgeOf(row) ?? aim }), now, standing)];
   const cost = ({ unrest, energyKcal, action }: Way, place: number): number =>
     unrest +
     Math.max(energyKcal, 0) * AGAINST.perKcal +

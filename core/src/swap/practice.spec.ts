@@ -234,6 +234,15 @@ describe('milk and fat', () => {
     expect(custard.open.filter(({ action }) => action.kind === 'add')).toEqual([]);
   });
 
+  // Chia for eggs in a cake of wheat: the trade adds a splash, never a cup, and no sugar for the water.
+  test('back to the original’s thickness only where nothing else is lost by it: else to the edge of what its kind wants', () => {
+    const cake = bench('Muffins\nMakes 12 muffins\n150 g plain flour\n80 g sugar\n60 g butter\n2 eggs\n120 g whole milk\n2 tsp baking powder');
+    const { taken } = settleAll(opened(cake, 'egg', 'egg-chia'), larder, shipped);
+    const added = taken.flatMap(({ action }) => (action.kind === 'add' ? [[action.foodId, action.massG] as const] : []));
+    expect(added.map(([foodId]) => foodId)).toEqual(['whole-milk']);
+    expect(added.every(([, massG]) => massG < 100)).toBe(true);
+  });
+
   test('whipped whites of a mousse may be aquafaba; a custard would stay liquid', () => {
     const of = (classId: string) => ruleFor(lineOf(bench(BATTER), 'egg'), food('aquafaba'), shipped.rules, larder, classId).ok;
     expect([of('set-pudding'), of('baked-custard')]).toEqual([true, false]);

@@ -70,9 +70,14 @@ export class Finder {
       });
   }
 
-  /** The dialog takes the focus for itself when it stands there: it goes on to the box. */
+  /**
+   * The dialog takes the focus for itself when it stands there, and what closed just before gives it back to what opened it: it
+   * goes on to the box.
+   */
   protected pass({ target }: FocusEvent): void {
-    if (target instanceof HTMLElement && target.getAttribute('role') === 'dialog') this.box()?.nativeElement.focus();
+    const box = this.box()?.nativeElement;
+    const dialog = box?.closest('[role=dialog]');
+    if (target instanceof HTMLElement && (target === dialog || !dialog?.contains(target))) box?.focus();
   }
 
   protected walk(event: KeyboardEvent): void {
