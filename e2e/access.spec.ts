@@ -19,14 +19,16 @@ describe('every place, light and dark, wide and narrow', () => {
   const household = visit(true, '/shelf', (opened) => ({ browser } = opened));
   const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 
-  async function violations(page: Page): Promise<readonly string[]> {
+  async function violations(page: Page, within = 'html'): Promise<readonly string[]> {
     await page.evaluate(axe);
-    return page.evaluate(async () => {
-      const run = (window as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; nodes: { target: unknown }[] }[] }> } }).axe;
-      const result = await run.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    return page.evaluate(async (place) => {
+      const run = (window as unknown as { axe: { run(place: string, options: object): Promise<{ violations: { id: string; nodes: { target: unknown }[] }[] }> } }).axe;
+      const result = await run.run(place, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
       return result.violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => String(target)).join(' ')}`);
-    });
+    }, within);
   }
+  /** What lies over a page that cannot be reached meanwhile: half of a button shows beside it. */
+  const OVERLAY = '.cdk-overlay-container';
 
   const opened = new Map<string, { readonly page: Page; readonly faults: string[] }>();
   /** A page of that width and theme, on the shelf; the next of its kind is the same one, so that nothing is fetched twice. */
@@ -73,13 +75,13 @@ describe('every place, light and dark, wide and narrow', () => {
     await page.keyboard.type('carrot');
     await page.waitForSelector('[role=option].at');
     await new Promise((resolve) => setTimeout(resolve, 500));
-    expect(await violations(page)).toEqual([]);
+    expect(await violations(page, OVERLAY)).toEqual([]);
     await page.keyboard.press('Escape');
     await page.waitForFunction(() => document.querySelector('fm-finder') === null);
     await press(page, 'Help');
     await sees(page, 'Anywhere here');
     await new Promise((resolve) => setTimeout(resolve, 500));
-    expect(await violations(page)).toEqual([]);
+    expect(await violations(page, OVERLAY)).toEqual([]);
     expect(faults).toEqual([]);
   });
 
