@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { TestBed } from '@angular/core/testing';
 import type { StoredBake } from '@fellmist/contract';
 import { allLines, FIRST_SETTINGS, type Formula, readRecipeText, startWorksheet, stockLarder } from '@fellmist/core';
-import { type BakeEvent, isInOwnTin } from '@fellmist/core/bake';
+import { type BakeEvent, isInOwnTin, restAsPlanned } from '@fellmist/core/bake';
 import { loadShippedLarder, loadVessels } from '@fellmist/data';
 import { provideMockActions } from '@ngrx/effects/testing';
 import { provideStore, Store } from '@ngrx/store';
@@ -49,10 +49,10 @@ describe('the bake on the table', () => {
     store.dispatch(bakeActions.vesselsLoaded({ vessels }));
   });
 
-  function open(text: string, original = text, into?: Extract<BakeEvent, { kind: 'planned' }>['into']): void {
+  function open(text: string, original = text, into?: Extract<BakeEvent, { kind: 'planned' }>['into'], id = 'b1'): void {
     const planned: BakeEvent = { kind: 'planned', formulaId: 'f1', tryId: 't1', ...(into ? { into } : {}), id: 'e1', teller: 'me', turn: 1, at: '2026-11-26T10:00:00.000Z' };
     const stored: StoredBake = {
-      id: 'b1',
+      id,
       formula: formulaOf(text),
       original: formulaOf(original),
       former: {},
@@ -65,6 +65,19 @@ describe('the bake on the table', () => {
   }
   const lineOf = (foodId: string): string => allLines(desk.bake()?.plan ?? { parts: [] }).find((line) => line.foodId === foodId)?.id ?? '';
   const realKcal = (): number => desk.real()?.totals.figures.energyKcal.amount ?? NaN;
+
+  test('what went in as planned is taken back in one, and never in another bake that is open by then', () => {
+    const cakes = 'Oat cakes\nServes 4\n120 g oat flour\n50 g sugar\n2 eggs\n200 g milk';
+    open(cakes);
+    const undo = desk.tell(...restAsPlanned(desk.bake() ?? { stages: [], stagesDone: [], lines: [] }));
+    expect(desk.bake()?.lines.map(({ pouredG }) => pouredG)).toEqual([120, 50, 100, 200]);
+    undo();
+    expect(desk.bake()?.lines.map(({ pouredG }) => pouredG)).toEqual([0, 0, 0, 0]);
+    const late = desk.tell({ kind: 'poured', lineId: lineOf('sugar'), massG: 50, by: 'plan' });
+    open(cakes, cakes, undefined, 'b2');
+    late();
+    expect(desk.events()?.map(({ kind }) => kind)).toEqual(['planned']);
+  });
 
   test('what is poured, added and taken back counts at once, and waits for the server', () => {
     open('Oat cakes\nServes 4\n120 g oat flour\n50 g sugar\n2 eggs\n200 g milk');

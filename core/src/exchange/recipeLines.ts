@@ -89,7 +89,7 @@ function looksLikeSentence(line: string): boolean {
 
 /** A line of the method begins with what is done; a short one also says how hot or how long. */
 const DEED =
-  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into|blitz|process|pulse|scatter|sprinkle|brush|shape|toss|tip|spoon|steam|toast|strain|mash|warm|soak|squeeze|peel|roast|grill|cover|rest|prove|pipe|dust)\b/i;
+  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into|blitz|process|pulse|scatter|sprinkle|brush|shape|toss|tip|spoon|steam|toast|strain|mash|warm|soak|squeeze|peel(?!\s+of)|roast|grill|cover|rest(?!\s+of)|prove|pipe|dust(?!\s+of))\b/i;
 /** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
 const AT_THE_STOVE =
   /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
@@ -152,13 +152,14 @@ export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: 
   if (isNumberedStep(line, place, larder)) return 'method';
   if (TIME_OR_HEAT.test(line)) return place.seenIngredient && (next === undefined || TIME_OR_HEAT.test(next) || !startsWithFigure(next)) ? 'method' : 'note';
   const figure = startsWithFigure(line);
-  const isFood = (matchFood(nameIn(line), larder.index)[0]?.score ?? 0) >= LIKELY;
-  if (place.seenIngredient && !isFood && listed.length < 2 && readAmount(line)?.unitGiven !== true && HOT_OR_LONG.test(line)) return 'method';
+  const score = matchFood(nameIn(line), larder.index)[0]?.score ?? 0;
+  // Where the list goes on below, it is a food that nobody knows.
+  const isStep = score < LIKELY && listed.length < 2 && readAmount(line)?.unitGiven !== true && HOT_OR_LONG.test(line);
+  if (place.seenIngredient && isStep && !isPlainIngredient(next, larder)) return 'method';
   if (!figure && HOT.test(line)) return place.seenIngredient ? 'method' : 'note';
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';
   if (DEED.test(line) && (line.split(' ').length > 3 || AT_THE_STOVE.test(line) || /[.!]$/.test(line))) return place.seenIngredient ? 'method' : 'note';
-  const score = matchFood(nameIn(line), larder.index)[0]?.score ?? 0;
   if (score >= SURE || (score >= LIKELY && AT_WILL.test(line)) || ((place.seenIngredient || /\d/.test(line)) && score >= LIKELY)) return 'ingredient';
   const reads = !/[.!?]$/.test(line) && line.split(' ').length <= 8;
   return place.seenIngredient && reads ? 'ingredient' : 'note';

@@ -28,10 +28,11 @@ export class AsPlanned {
   /** What is weighed now; none while a step is to be done. */
   readonly line = input<BakeLine>();
   readonly done = output();
+  /** A spoon is the large key's own. */
   protected readonly amount = computed(() => {
     const line = this.line();
-    const massG = line && wantedG(line);
-    return line && massG !== undefined ? (line.spoon ?? `${grams(massG, massG < 10 ? 0.1 : 1)} g`) : undefined;
+    const massG = line?.spoon === undefined ? line && wantedG(line) : undefined;
+    return massG === undefined ? undefined : `${grams(massG, massG < 10 ? 0.1 : 1)} g`;
   });
   protected readonly rest = computed(() => {
     const bake = this.desk.bake();
@@ -44,7 +45,7 @@ export class AsPlanned {
 
   protected take(): void {
     const line = this.line();
-    const act = line && asPlanned(line);
+    const act = line && this.amount() !== undefined ? asPlanned(line) : undefined;
     if (!act) return;
     this.desk.tell(act);
     this.done.emit();

@@ -133,14 +133,17 @@ export class BakeDesk {
     for (const line of lines) this.tell({ kind: 'added', partId, line }, { kind: 'poured', lineId: line.id, massG: line.massG ?? 0, by: 'typed', foodId: line.foodId ?? '' });
   }
 
-  /** Something happened: it counts at once, and the server hears of it as soon as it can. Gives the way back. */
+  /** Something happened: it counts at once, and the server hears of it as soon as it can. Gives the way back, for as long as this bake is the open one. */
   tell(...acts: readonly BakeAct[]): () => void {
+    const bakeId = this.stored()?.id;
     const told = acts.map((act) => {
       const event = this.stamped(act, this.events());
       this.store.dispatch(bakeActions.told({ event }));
       return event.id;
     });
-    return () => void this.tell(...told.reverse().map((eventId) => ({ kind: 'undone', eventId }) as const));
+    return () => {
+      if (this.stored()?.id === bakeId) this.tell(...told.toReversed().map((eventId) => ({ kind: 'undone', eventId }) as const));
+    };
   }
 
   undoLast(): void {
