@@ -54,7 +54,7 @@ function watchInputs(selector: string): void {
     };
     if (making) shown(Number(making) - handled);
     else requestAnimationFrame(() => shown(performance.now() - ready));
-  }).observe(watched, { childList: true, subtree: true, characterData: true });
+  }).observe(watched, { attributes: true, childList: true, subtree: true, characterData: true });
 }
 
 interface Series {
@@ -119,18 +119,23 @@ export const measureBarePage = (): Promise<void> =>
     rounds: typeDigits,
   });
 
-/** What a digit typed into an amount of the Bench takes until its result is drawn, and painted. */
-export const measureKeys = (): Promise<void> =>
+const digitOnTheBench = (name: string, watched: string): Promise<void> =>
   measure({
-    name: 'a digit in an amount',
+    name,
     formula: 'Carrot-cardamom loaf',
     open: async (page) => {
       await page.waitForSelector('fm-ledger .track');
       await page.focus('[aria-label="Amount of Walnuts"]');
-      return 'fm-strip';
+      return watched;
     },
     rounds: typeDigits,
   });
+
+/** What a digit typed into an amount of the Bench takes until its result is drawn, and painted; and until the balance, a frame behind, follows. */
+export async function measureKeys(): Promise<void> {
+  await digitOnTheBench('a digit in an amount', 'fm-strip');
+  await digitOnTheBench('the balance, a frame behind,', 'fm-ledger');
+}
 
 /** What a drag of a sweetener with the mouse takes until its curve is painted. */
 export const measureDrags = (): Promise<void> =>

@@ -5,6 +5,7 @@ import type { BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { DraftBook } from '../state/draftBook';
 import { goalWords } from '../ui/goalWords';
+import { frameBehind } from '../ui/frameBehind';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Preferences } from '../state/preferences';
 import { Button } from '../ui/zorro/button';
@@ -91,9 +92,10 @@ export class BenchHead {
   }
 
   protected readonly classOptions = computed(() => (this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name })));
-  protected readonly classId = computed(() => this.desk.standing()?.product?.id ?? '');
+  private readonly behind = frameBehind(this.desk.sheet);
+  protected readonly classId = this.behind(() => this.desk.standing()?.product?.id ?? '');
   /** The goals in one short word on the button, all of them in its title. */
-  protected readonly goalWords = computed(() => {
+  protected readonly goalWords = this.behind(() => {
     const states = this.desk.goals();
     const goalSaid = ({ goal }: Pick<GoalState, 'goal'>): string => goalWords(goal, this.formula().portionWord, (amount) => this.preferences.showPrice(amount));
     const goals = this.formula().goals;

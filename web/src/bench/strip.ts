@@ -75,7 +75,6 @@ export class Strip {
     { value: 'batch', label: SAY.theBatch },
     { value: 'eaten', label: SAY.iEat },
   ]);
-  protected readonly word = computed(() => this.desk.sheet()?.rebuild.portionWord ?? 'portion');
   /** The original's share of its batch where the rebuild is cut otherwise. */
   protected readonly isCutOtherwise = computed(() => {
     const [before, now] = [this.desk.original()?.views.portions, this.desk.rebuild()?.views.portions];

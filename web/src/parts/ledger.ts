@@ -6,6 +6,7 @@ import { Settling } from '../state/settling';
 import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
+import { frameBehind } from '../ui/frameBehind';
 import { Button } from '../ui/zorro/button';
 import { aPortion } from '../ui/portionWords';
 import { Deed } from './deed';
@@ -48,46 +49,52 @@ export class Ledger {
   protected readonly swapDesk = inject(SwapDesk);
   protected readonly settling = inject(Settling);
   private readonly preferences = inject(Preferences);
+  private readonly behind = frameBehind(this.desk.sheet);
+  /** The balance lies beside the hand that types: it follows the figures of the portion a frame later. */
+  protected readonly standing = this.behind(() => this.desk.standing());
+  private readonly rebuild = this.behind(() => this.desk.rebuild());
+  protected readonly better = this.behind(() => this.desk.better());
+  protected readonly guess = this.behind(() => this.desk.guess());
+  private readonly thick = this.behind(() => this.desk.asThick());
+  private readonly advice = this.behind(() => this.desk.advice());
   readonly whyAsked = output<LedgerRole>();
   protected readonly isInNumbers = signal(false);
 
   /** The parts that can be judged, the batter or dough first. */
-  protected readonly parts = computed((): readonly Option<string>[] => {
+  protected readonly parts = this.behind((): readonly Option<string>[] => {
     const [sheet, larder] = [this.desk.sheet(), this.desk.larder()];
     if (!sheet || !larder) return [];
     const main = mainPart(sheet.original, larder)?.id;
     const parts = sheet.rebuild.parts.filter(({ lines }) => lines.length > 0);
     return [...parts.filter(({ id }) => id === main), ...parts.filter(({ id }) => id !== main)].map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart }));
   });
-  protected readonly judged = computed(() => this.desk.standing()?.part?.id ?? '');
+  protected readonly judged = computed(() => this.standing()?.part?.id ?? '');
 
   protected judge(partId: string): void {
     this.desk.describe({ judgedPartId: partId === this.parts()[0]?.value ? undefined : partId }, 'judged part');
   }
 
   protected readonly hasOpen = computed(() => (this.desk.sheet()?.open.length ?? 0) > 0);
-  protected readonly isAsking = computed(() => this.desk.standing()?.rows.some(({ state, left }) => (state === 'low' || state === 'high') && !left) ?? false);
+  protected readonly isAsking = computed(() => this.standing()?.rows.some(({ state, left }) => (state === 'low' || state === 'high') && !left) ?? false);
 
   protected readonly gauges = computed((): readonly Gauge[] => {
     const previewed = this.desk.previewed();
-    return (this.desk.standing()?.rows ?? []).filter(({ band }) => band !== undefined).map((row) => this.gauge(row, previewed));
+    return (this.standing()?.rows ?? []).filter(({ band }) => band !== undefined).map((row) => this.gauge(row, previewed));
   });
 
   /** What brings each role back; asked for once a role has stayed off for a moment, so that nothing flashes by between two keys. */
   protected readonly ways = computed(
     (): ReadonlyMap<LedgerRole, readonly Way[]> =>
       new Map(
-        this.desk
-          .advice()
-          .map(({ row, ways }) => [
-            row.role,
-            ways.map(({ proposal, measures, energyKcal }) => ({ proposal, measures, words: this.words(proposal), costs: this.costs(energyKcal) })),
-          ]),
+        this.advice().map(({ row, ways }) => [
+          row.role,
+          ways.map(({ proposal, measures, energyKcal }) => ({ proposal, measures, words: this.words(proposal), costs: this.costs(energyKcal) })),
+        ]),
       ),
   );
 
   protected readonly thickness = computed(() => {
-    const consistency = this.desk.rebuild()?.consistency;
+    const consistency = this.rebuild()?.consistency;
     const before = this.desk.original()?.consistency;
     if (!consistency) return undefined;
     if (consistency.kind !== 'reckoned') return { words: consistency.words, rest: '' };
@@ -101,7 +108,7 @@ export class Ledger {
   });
 
   protected readonly asThick = computed(() => {
-    const proposal = this.desk.asThick();
+    const proposal = this.thick();
     const words = proposal && this.words(proposal);
     return proposal && words ? { proposal, words: words.charAt(0).toLowerCase() + words.slice(1) } : undefined;
   });
@@ -117,9 +124,9 @@ export class Ledger {
     return this.warnings().length + this.over().length > 0 ? SAY.everyRoleIsInIts(done) : SAY.everyRoleIsWhereIt(done);
   });
 
-  protected readonly warnings = computed(() => this.desk.rebuild()?.sweetenerWarnings ?? []);
+  protected readonly warnings = computed(() => this.rebuild()?.sweetenerWarnings ?? []);
   protected readonly over = computed(() =>
-    (this.desk.standing()?.overProtein ?? []).map(({ limit, share }: OverLimit) => ({
+    (this.standing()?.overProtein ?? []).map(({ limit, share }: OverLimit) => ({
       id: limit.foods[0] ?? '',
       words: SAY.ofTheDryWeightAbove(showNumber(share * 100, 0), showNumber(limit.mostShare * 100, 0), limit.reason),
     })),
@@ -127,7 +134,7 @@ export class Ledger {
 
   private gauge(row: StandingRow, previewed: Measures | undefined): Gauge {
     const { role, original, rebuild } = row;
-    const track = trackOf(row, this.desk.standing()?.product?.bands.ice !== undefined, previewed);
+    const track = trackOf(row, this.standing()?.product?.bands.ice !== undefined, previewed);
     const { name, isOff, strain } = track;
     return {
       ...track,
@@ -142,7 +149,7 @@ export class Ledger {
   }
 
   private costs(energyKcal: number): string {
-    const views = this.desk.rebuild()?.views;
+    const views = this.rebuild()?.views;
     const unit = this.preferences.energyUnit();
     const each = this.preferences.inEnergy(energyKcal / (views?.portions ?? 1));
     const word = aPortion(this.desk.sheet()?.rebuild.portionWord);

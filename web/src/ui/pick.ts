@@ -3,6 +3,10 @@ import { FormsModule } from '@angular/forms';
 import type { Option } from './choice';
 import { Select } from './zorro/select';
 
+function sameOptions(some: readonly Option<string>[], others: readonly Option<string>[]): boolean {
+  return some.length === others.length && some.every(({ value, label }, i) => value === others[i]?.value && label === others[i].label);
+}
+
 /** One of many, from a list that opens; with `search` it is found by its letters. Its label stands beside it: `<label [for]="fieldId">`. */
 @Component({
   selector: 'fm-pick',
@@ -20,8 +24,8 @@ export class Picker<T extends string> {
   /** What was picked is done with at once: the field is empty again. */
   readonly clears = input(false);
   readonly picked = output<T>();
-  /** As data: a row of its own kind for each would be made long before the list is opened. */
-  protected readonly rows = computed(() => [...this.options()]);
+  /** As data: a row of its own kind for each would be made long before the list is opened. A list that says the same is the same list. */
+  protected readonly rows = computed(() => [...this.options()], { equal: sameOptions });
   private readonly select = viewChild.required(Select);
 
   protected take(value: T): void {
