@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { type Bake, type BakeLine, inWeighingOrder, moveInOrder, type Stage } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { showNumber } from '../ui/figures';
-import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
 
 interface Row {
@@ -18,7 +17,7 @@ const grams = (massG: number | undefined): string => (massG === undefined ? SAY.
 /** The order in which it is mixed, step by step, mended by dragging or by the arrows. */
 @Component({
   selector: 'fm-mixing-order',
-  imports: [Button],
+
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mixing-order.html',
   styleUrl: './mixing-order.less',

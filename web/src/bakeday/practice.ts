@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { ScaleDeed } from '@fellmist/contract';
 import type { BakeLine } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
@@ -7,6 +6,7 @@ import { bakeActions } from '../state/bake.actions';
 import { bakeFeature } from '../state/bake.feature';
 import { Button } from '../ui/zorro/button';
 import { Switch } from '../ui/zorro/switch';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 
 /** Too much by so much, as a hand slips. */
@@ -15,7 +15,7 @@ const SLIP = 1.08;
 /** The stand-in scale pours by itself, so that a bake can be tried without a scale. */
 @Component({
   selector: 'fm-practice',
-  imports: [Button, FormsModule, Switch],
+  imports: [Button, Switch, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './practice.html',
 })

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { type Allergen, ALLERGENS, type Goals, NO_GOALS, type School, SCHOOLS } from '@fellmist/core';
 import { Store } from '@ngrx/store';
@@ -9,6 +8,7 @@ import { Desk } from '../state/desk';
 import { Sheet } from '../ui/sheet';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 
 const SCHOOL_WORDS: Readonly<Record<School, string>> = {
@@ -20,7 +20,7 @@ const SCHOOL_WORDS: Readonly<Record<School, string>> = {
 /** What a portion should come to, the schools it follows and the allergens it keeps out. */
 @Component({
   selector: 'fm-goals-panel',
-  imports: [Button, Checkbox, FormsModule, GoalRows, RouterLink, Sheet],
+  imports: [Button, Checkbox, GoalRows, RouterLink, Sheet, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './goals-panel.html',
   styleUrl: './goals-panel.less',

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredTasting } from '@fellmist/contract';
 import { faultsFor, inOrder, type Scale, scalesFor, standingEvents, tastedOf } from '@fellmist/core/bake';
@@ -14,6 +13,7 @@ import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
 import { Skeleton } from '../ui/zorro/skeleton';
+import { Value } from '../ui/zorro/value';
 import { ANSWERS, SAY, SCALE_WORDS } from './words';
 
 const NONE = '';
@@ -21,7 +21,7 @@ const NONE = '';
 /** A taster's own form, made for a phone that is handed round: what is kept is told at once, and the form is empty for the next. */
 @Component({
   selector: 'fm-taste-form',
-  imports: [Button, Checkbox, Choice, Field, FormsModule, RouterLink, Skeleton],
+  imports: [Button, Checkbox, Choice, Field, RouterLink, Skeleton, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './taste-form.html',
   styleUrl: './taste-form.less',

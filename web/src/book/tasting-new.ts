@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredTasting } from '@fellmist/contract';
 import { leastRight, MOST_SAMPLES, MOST_TASTERS, oddOneSheets, scoreSheets, type Tasting } from '@fellmist/core/bake';
@@ -11,6 +10,7 @@ import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
 import { Skeleton } from '../ui/zorro/skeleton';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
 
@@ -20,7 +20,7 @@ const chance = (): number => (crypto.getRandomValues(new Uint32Array(1))[0] ?? 0
 /** A tasting behind codes is laid out: which tries, who tastes, and what is asked. */
 @Component({
   selector: 'fm-tasting-new',
-  imports: [Button, Checkbox, Choice, Field, FormsModule, RouterLink, Skeleton],
+  imports: [Button, Checkbox, Choice, Field, RouterLink, Skeleton, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tasting-new.html',
 })

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredFormula } from '@fellmist/contract';
 import { Store } from '@ngrx/store';
@@ -20,7 +19,7 @@ export const ANY_FORMULA = 'new';
 /** A try that was baked without Fellmist is written down: which formula, when, what came out. */
 @Component({
   selector: 'fm-written-try',
-  imports: [Button, DayField, Field, FormsModule, Picker, RouterLink],
+  imports: [Button, DayField, Field, Picker, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './written-try.html',
 })

@@ -16,7 +16,7 @@ import { showSum } from '../ui/figures';
 import { Button } from '../ui/zorro/button';
 import { Skeleton } from '../ui/zorro/skeleton';
 import { Switch } from '../ui/zorro/switch';
-import { FormsModule } from '@angular/forms';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
 
@@ -26,7 +26,7 @@ const isoDay = (date: Date): string => formatISO(date, { representation: 'date' 
 /** A week: what is planned, what was baked, what was eaten as far as it was told, and what is there. */
 @Component({
   selector: 'fm-week-place',
-  imports: [Button, FormsModule, KeptList, RouterLink, Skeleton, Switch],
+  imports: [Button, KeptList, RouterLink, Skeleton, Switch, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './week-place.html',
   styleUrl: './week-place.less',

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { GoalRows } from '../parts/goal-rows';
@@ -11,6 +10,7 @@ import { Screen } from '../ui/screen';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Skeleton } from '../ui/zorro/skeleton';
+import { Value } from '../ui/zorro/value';
 import { AmountsView } from './amounts-view';
 import { ComingFoods } from './coming-foods';
 import { LineFreedoms } from './line-freedoms';
@@ -23,7 +23,7 @@ type View = 'amounts' | 'rebuilds' | 'trade-off';
 /** What is wanted of the formula on the bench and what may change for it, and beside it how it can be had. */
 @Component({
   selector: 'fm-goals-place',
-  imports: [AmountsView, Button, Checkbox, Choice, ComingFoods, FormsModule, GoalRows, LineFreedoms, RebuildsView, RouterLink, Skeleton, TradeOffView],
+  imports: [AmountsView, Button, Checkbox, Choice, ComingFoods, GoalRows, LineFreedoms, RebuildsView, RouterLink, Skeleton, TradeOffView, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './goals-place.html',
   styleUrl: './goals-place.less',

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { type Freedom, usualFreedom } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { GoalDesk } from '../state/goalDesk';
 import { fieldGrams, numberWithin } from '../ui/numbers';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 
 interface Row {
@@ -21,7 +21,7 @@ interface Row {
 /** For each line whether it stays, or between which grams it may go. */
 @Component({
   selector: 'fm-line-freedoms',
-  imports: [Checkbox, Field, FormsModule],
+  imports: [Checkbox, Field, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './line-freedoms.html',
   styleUrl: './line-freedoms.less',

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { RemovedThing } from '@fellmist/contract';
 import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting, type Diet, dietOf, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
 import { Store } from '@ngrx/store';
@@ -16,6 +15,7 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Select } from '../ui/zorro/select';
 import { Switch } from '../ui/zorro/switch';
+import { Value } from '../ui/zorro/value';
 import { CopiesDesk } from './copies-desk';
 import { KitchenDesk } from './kitchen-desk';
 import { ShareDesk } from './share-desk';
@@ -59,7 +59,7 @@ const asRows = <T extends string>(values: readonly T[]): Option<T>[] => values.m
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
 @Component({
   selector: 'fm-house',
-  imports: [Button, Choice, CopiesDesk, Field, FormsModule, KitchenDesk, Picker, Select, ShareDesk, Switch],
+  imports: [Button, Choice, CopiesDesk, Field, KitchenDesk, Picker, Select, ShareDesk, Switch, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './house.html',
   styleUrl: './house.less',

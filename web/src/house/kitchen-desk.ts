@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { capacityMl, type Vessel } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { OwnVessel } from '../parts/own-vessel';
@@ -11,12 +10,13 @@ import { showNumber } from '../ui/figures';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Switch } from '../ui/zorro/switch';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 
 /** The household's own tins, bowls and jars, and what is known of its oven. */
 @Component({
   selector: 'fm-kitchen-desk',
-  imports: [Button, FormsModule, OwnVessel, Switch],
+  imports: [Button, OwnVessel, Switch, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './kitchen-desk.html',
   styleUrl: './house.less',

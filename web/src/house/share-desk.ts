@@ -1,17 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { shareActions, shareFeature } from '../state/share.feature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Switch } from '../ui/zorro/switch';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
 
 /** Letting phones and tablets of the home network in: off until somebody switches it on, with a passphrase. */
 @Component({
   selector: 'fm-share-desk',
-  imports: [Button, Field, FormsModule, Switch],
+  imports: [Button, Field, Switch, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './share-desk.html',
   styleUrl: './share-desk.less',

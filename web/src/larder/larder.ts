@@ -1,6 +1,5 @@
 import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked, type WritableSignal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { FoodPage, FoodQuery, FoodRow, FoodSort, StoredPack } from '@fellmist/contract';
 import { ALLERGENS, FOOD_KINDS, type FoodKind, type School, SCHOOLS, SOON_DAYS } from '@fellmist/core';
@@ -18,6 +17,7 @@ import { FoodList } from './food-list';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Select } from '../ui/zorro/select';
+import { Value } from '../ui/zorro/value';
 import { Picker } from '../ui/pick';
 import { Told } from '../ui/told';
 import { SAY } from './words';
@@ -48,7 +48,7 @@ function cell(amount: number | null, digits: number): string {
 /** Every food and pack, found by any of its names, filtered and sorted; the chosen one beside the list. */
 @Component({
   selector: 'fm-larder',
-  imports: [Button, Choice, Field, FoodCard, FormsModule, KeptList, Select, Picker, RouterLink, ScrollingModule],
+  imports: [Button, Choice, Field, FoodCard, KeptList, Picker, RouterLink, ScrollingModule, Select, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './larder.html',
   styleUrl: './larder.less',

@@ -6,14 +6,14 @@ import { StockOf } from './stock-of';
 import { fieldGrams, fieldNumber, readAmountTyped, readNumber } from '../ui/numbers';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
+import { Value } from '../ui/zorro/value';
 import { Picker } from '../ui/pick';
-import { FormsModule } from '@angular/forms';
 import { SAY } from './words';
 
 /** Net weight, price and what they make of 100 g and of its protein, beside the other packs of its kind; stock; allergens. */
 @Component({
   selector: 'fm-pack-money',
-  imports: [Checkbox, Field, FormsModule, Picker, StockOf],
+  imports: [Checkbox, Field, Picker, StockOf, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pack-money.html',
   styleUrl: './pack-money.less',

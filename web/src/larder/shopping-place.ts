@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { ListedEntry } from '@fellmist/contract';
 import type { FoodKind, Use } from '@fellmist/core';
@@ -10,6 +9,7 @@ import { fieldGrams } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Skeleton } from '../ui/zorro/skeleton';
+import { Value } from '../ui/zorro/value';
 import { KIND_NAMES, SAY } from './words';
 import { LOCALE } from '../ui/locale';
 
@@ -18,7 +18,7 @@ const day = new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', 
 /** What has to be bought for the days to come, ticked as it goes into the basket, and what could be made with what should be used. */
 @Component({
   selector: 'fm-shopping-place',
-  imports: [Button, Checkbox, FormsModule, RouterLink, Skeleton],
+  imports: [Button, Checkbox, RouterLink, Skeleton, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shopping-place.html',
   styleUrl: './shopping-place.less',

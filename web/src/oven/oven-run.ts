@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { type BakingTime, doneS, firstLookS, type InTheHeat, isTrusted, LOOK, type OwnTime } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Alarm } from '../state/alarm';
@@ -14,6 +13,7 @@ import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
+import { Value } from '../ui/zorro/value';
 import { HouseholdOven } from '../state/householdOven';
 import { ProbeDesk } from './probe-desk';
 import { SAY } from './words';
@@ -24,7 +24,7 @@ const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60)
 /** The batch in the oven: in, looked at, out; what that teaches of the oven, and timers for all that waits. */
 @Component({
   selector: 'fm-oven-run',
-  imports: [Button, Chart, Checkbox, Field, FormsModule, ProbeDesk],
+  imports: [Button, Chart, Checkbox, Field, ProbeDesk, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './oven-run.html',
   styleUrl: './oven-run.less',

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { mainPart } from '@fellmist/core';
 import {
   type BakingAsk,
@@ -27,6 +26,7 @@ import { showNumber } from '../ui/figures';
 import { fieldTemperature, inTemperature, readTemperature, showTemperature } from '../ui/temperature';
 import { Field } from '../ui/zorro/field';
 import { Checkbox } from '../ui/zorro/checkbox';
+import { Value } from '../ui/zorro/value';
 import { HeavyWork } from '../workers/heavyWork';
 import { StepCautions } from '../parts/step-cautions';
 import { DoneLookDrawing } from './done-look';
@@ -46,7 +46,7 @@ const minutesOf = ({ low, high }: OwnTime): string => (low === high ? showNumber
 /** How long the batch bakes in its tin: when to look, when it should be done, what another setting of the oven does. */
 @Component({
   selector: 'fm-oven-time',
-  imports: [Chart, Checkbox, DoneLookDrawing, Field, FormsModule, MugTime, OvenRun, PlateTime, StepCautions],
+  imports: [Chart, Checkbox, DoneLookDrawing, Field, MugTime, OvenRun, PlateTime, StepCautions, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './oven-time.html',
   styleUrl: './oven-time.less',

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { type BakingTime, forecast, type InTheHeat, reckonedUntil } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { BakeDesk } from '../state/bakeDesk';
@@ -9,13 +8,14 @@ import { showNumber } from '../ui/figures';
 import { showTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Switch } from '../ui/zorro/switch';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
 
 /** A thermometer in the middle: what it reads, how fast that rises, and about when it will be enough. */
 @Component({
   selector: 'fm-probe-desk',
-  imports: [Button, FormsModule, Switch],
+  imports: [Button, Switch, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './probe-desk.html',
   styleUrl: './probe-desk.less',

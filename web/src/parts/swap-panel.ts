@@ -11,10 +11,10 @@ import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
+import { Value } from '../ui/zorro/value';
 import { Sheet } from '../ui/sheet';
 import { Picker } from '../ui/pick';
 import { aPortion } from '../ui/portionWords';
-import { FormsModule } from '@angular/forms';
 import { SAY } from './words';
 
 const SHARES = [
@@ -46,7 +46,7 @@ function ratioOf(rule: SwapRule): string {
 /** The candidate drawer of one line: stand-ins ranked for the schools, a blend of one's own, and how the line goes in. */
 @Component({
   selector: 'fm-swap-panel',
-  imports: [Button, Checkbox, Choice, Field, FoodSelect, FormsModule, Picker, Sheet],
+  imports: [Button, Checkbox, Choice, Field, FoodSelect, Picker, Sheet, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './swap-panel.html',
   styleUrl: './swap-panel.less',

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { RecipesRead, RecipesTaken } from '@fellmist/contract';
 import { Asking } from '../state/asking';
@@ -8,6 +7,7 @@ import { FileButton } from '../ui/file-button';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 
 /** Larger files are refused before they are sent. */
@@ -18,7 +18,7 @@ const MOST_TOLD = 3;
 /** Many recipes out in open formats, and in: looked at first, chosen, put on the shelf at once, undone at once. */
 @Component({
   selector: 'fm-recipes-place',
-  imports: [Button, Checkbox, FileButton, FormsModule, RouterLink],
+  imports: [Button, Checkbox, FileButton, RouterLink, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './recipes-place.html',
   styleUrl: './recipes-place.less',

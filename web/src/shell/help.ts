@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { FirstSteps } from '../state/firstSteps';
 import { Preferences } from '../state/preferences';
 import { keyNames, Keys } from '../ui/keys';
 import { Button } from '../ui/zorro/button';
 import { Modal, ModalContent, Modals } from '../ui/zorro/modal';
 import { Switch } from '../ui/zorro/switch';
+import { Value } from '../ui/zorro/value';
 import { SAY } from './words';
 
 /** What the place is for, and its keys. */
 @Component({
   selector: 'fm-help',
   providers: [Modals],
-  imports: [Button, FormsModule, Modal, ModalContent, Switch],
+  imports: [Button, Modal, ModalContent, Switch, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './help.html',
   styleUrl: './help.less',

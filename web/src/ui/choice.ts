@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RadioButton, RadioGroup } from './zorro/radio';
+import { Value } from './zorro/value';
 
 export interface Option<T extends string> {
   readonly label: string;
@@ -10,7 +10,7 @@ export interface Option<T extends string> {
 /** One of a few, in a row: the arrow keys go from one to the next. */
 @Component({
   selector: 'fm-choice',
-  imports: [FormsModule, RadioButton, RadioGroup],
+  imports: [RadioButton, RadioGroup, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './choice.html',
 })

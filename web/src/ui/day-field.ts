@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, ViewEncapsulation } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { formatISO, parseISO } from 'date-fns';
 import { DatePicker } from './zorro/datePicker';
+import { Value } from './zorro/value';
 import { SAY } from './words';
 
 /** A day, as an ISO day or nothing; its label stands beside it: `<label [for]="fieldId">`. */
 @Component({
   selector: 'fm-day-field',
-  imports: [DatePicker, FormsModule],
+  imports: [DatePicker, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './day-field.html',
   styleUrl: './day-field.less',

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal, viewChild } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { FoodPage, FoodRow } from '@fellmist/contract';
 import { matchFood } from '@fellmist/core';
 import { debounceTime, map, of, Subject, switchMap } from 'rxjs';
 import { Asking } from '../state/asking';
 import { LarderDesk } from '../state/larderDesk';
 import { Select } from './zorro/select';
+import { Value } from './zorro/value';
 import { lookupActions } from '../state/lookup.actions';
 import { SAY } from './words';
 
@@ -17,7 +17,7 @@ interface FoodOption {
 /** Chooses a food or pack by typing any of its names: from what is at hand at once, from the long list a moment later. */
 @Component({
   selector: 'fm-food-select',
-  imports: [FormsModule, Select],
+  imports: [Select, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './food-select.html',
   styleUrl: './food-select.less',

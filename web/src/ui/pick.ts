@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { Option } from './choice';
 import { Select } from './zorro/select';
+import { Value } from './zorro/value';
 
 function sameOptions(some: readonly Option<string>[], others: readonly Option<string>[]): boolean {
   return some.length === others.length && some.every(({ value, label }, i) => value === others[i]?.value && label === others[i].label);
@@ -10,7 +10,7 @@ function sameOptions(some: readonly Option<string>[], others: readonly Option<st
 /** One of many, from a list that opens; with `search` it is found by its letters. Its label stands beside it: `<label [for]="fieldId">`. */
 @Component({
   selector: 'fm-pick',
-  imports: [FormsModule, Select],
+  imports: [Select, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pick.html',
   styleUrl: './pick.less',
