@@ -23,6 +23,7 @@ export const lineSchema = z.strictObject({
   size: z.string().max(40).optional(),
   tinned: z.boolean().optional(),
   melted: z.boolean().optional(),
+  mashed: z.boolean().optional(),
   wetted: z.enum(['soaked', 'gelled']).optional(),
   beaten: z.boolean().optional(),
   foodId: z.string().max(80).optional(),

@@ -7,7 +7,14 @@ const LONGEST = 140;
 /** What is counted on a plate, as a pattern. */
 const PORTION_WORDS = table.portions.join('|');
 const YIELD = new RegExp(
-  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
+  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?|ca?\\.|circa|[~≈])?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
+  'i',
+);
+/** "Makes about 1 litre" says how much, not how many. */
+const MASS_OR_VOLUME = /^(?:l|lit(?:re|er)s?|ml|g|grams?|kg|oz|pints?|quarts?)\b/i;
+/** "1 loaf (10 slices)", "1 litre (about 8 scoops)", "12 x 1/2 cup servings": what is eaten, and not what it comes in. */
+const INNER = new RegExp(
+  `(?:\\((?:about|approx\\.?|around|[~≈])?\\s*(\\d+)\\s+(${PORTION_WORDS})\\b|(\\d+)\\s+(slices|portions|servings|pieces|squares|bars)\\b|(\\d+)\\s*[x×]\\s*[^ ]+\\s+(?:cups?|g|ml|oz)\\s+(${PORTION_WORDS})\\b)`,
   'i',
 );
 /** "A dozen", "2 dozen cookies" alone; "a dozen eggs" is an ingredient. */
@@ -50,19 +57,21 @@ export function readYield(text: string): StatedYield | undefined {
     .replace(A_DOZEN, 'makes $&');
   const match = YIELD.exec(plain);
   if (!match) return undefined;
-  const inner = /(\d+)\s+(slices|portions|servings|pieces|squares|bars)/i.exec(text);
-  if (inner?.[1] && inner[2]) return { portions: Number(inner[1]), portionWord: singularPortion(inner[2]) };
+  const inner = INNER.exec(text);
+  const [, ...found] = inner ?? [];
+  const [count, word] = found.filter((one) => one !== undefined);
+  if (count && word) return { portions: Number(count), portionWord: singularPortion(word) };
   if (match[4]) return { portions: Number(match[4]), portionWord: singularPortion(match[5] ?? 'portion') };
   const figure = match[1]?.trim().toLowerCase();
-  if (!figure) return undefined;
+  if (!figure || MASS_OR_VOLUME.test(match[3] ?? '')) return undefined;
   const [low] = figure.split(/-|–|to/);
   const base = SMALL[figure] ?? readNumber((low ?? '').replace(/dozen/, '').trim());
   if (base === undefined || base <= 0) return undefined;
   const dozens = match[2] !== undefined || /\d\s*dozen/.test(figure);
-  const word = new RegExp(`\\b(${PORTION_WORDS})\\b`, 'i').exec(match[3] ?? '')?.[1];
-  const saysNothingElse = word !== undefined || (match[3] ?? '').trim() === '' || /^\(/.test(match[3] ?? '');
+  const named = new RegExp(`\\b(${PORTION_WORDS})\\b`, 'i').exec(match[3] ?? '')?.[1];
+  const saysNothingElse = named !== undefined || (match[3] ?? '').trim() === '' || /^\(/.test(match[3] ?? '');
   if (/^for\b/i.test(text) && !saysNothingElse) return undefined;
-  return { portions: base * (dozens ? 12 : 1), portionWord: word ? singularPortion(word) : 'portion' };
+  return { portions: base * (dozens ? 12 : 1), portionWord: named ? singularPortion(named) : 'portion' };
 }
 
 const EVERY_PIECE = new RegExp(`\\b(${PORTION_WORDS})\\b`, 'gi');

@@ -53,9 +53,9 @@ const INLINE_PART = /^([\p{L}][\p{L} -]{2,24}?)\s*(?::|\s[-–—])\s+(\S.*)$/u;
 const ASIDES = [
   /^(.+?)\s*[([{]([^()[\]{}]+)[)\]}]$/,
   /^([^,;]+?)\s*[,;]\s+([^,;]+)$/,
-  /^(.+?)\s+[-–—]\s+(.+)$/,
+  /^(.+?)\s+(?:[-–—]{1,2}|[|·])\s+(.+)$/,
   /^(.+?)\s+(for (?:\d{1,2}|one|two|four|six))(?:\s*[,;].*)?$/i,
-  /^(.+?)\s+((?:serves|makes|feeds)\s+\d.*)$/i,
+  /^(.+?)\s+((?:serves|makes|feeds)\s+[~≈]?\d.*)$/i,
   /^(.+?)\s+[x×]\s*(\d{1,2}\s+\p{L}+)$/iu,
   /^(.+?)\s+([x×]\s*\d{1,2})$/iu,
 ];
@@ -150,6 +150,14 @@ function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, la
   const portions = place.section === 'ingredients' && !out.portions && !(place.seenIngredient && /^\d/.test(line)) ? yieldOf(out.title, line) : undefined;
   if (portions) {
     out.portions = portions;
+    return;
+  }
+  // "8 slices | 20 cm tin", "Cut into 12 shards": how many, and what else is to know.
+  const told = out.portions || place.seenIngredient ? [] : line.split(/\s+[|·]\s+/);
+  const among = told.length > 1 ? told.map((one) => yieldOf(out.title, one)).find((one) => one !== undefined) : told.map(yieldByCutting)[0];
+  if (among) {
+    out.portions = among;
+    out.notes.push(line);
     return;
   }
   // Figures stated with the recipe are none of its ingredients, though they begin with a number.

@@ -35,7 +35,7 @@ function bothOfAFruit(line: string): readonly string[] | undefined {
       line,
     );
   if (said?.[2] && said[4] && said[5]) return [`${said[2]} of ${said[5]}`, `${said[4]} of ${said[5]}`];
-  const after = /^(.+?),\s*(?:finely\s+)?(?:grated\s+)?(juice|zest)(?:e?d)?\s+and\s+(juice|zest)(?:e?d)?(?:\s+only)?$/i.exec(line);
+  const after = /^(.+?)\s*[,:(]\s*(?:finely\s+)?(?:grated\s+)?(juice|zest)(?:e?d)?\s+(?:and|&|\+)\s+(juice|zest)(?:e?d)?(?:\s+only)?\)?$/i.exec(line);
   const made = /^(.+?),?\s+(juic|zest)ed(?:\s+only)?$/i.exec(line);
   if (made?.[1] && made[2] && readAmount(made[1])) return [`${made[2] === 'zest' ? 'zest' : 'juice'} of ${made[1]}`];
   return after?.[1] && after[2] && after[3] && readAmount(after[1]) ? [`${after[2]} of ${after[1]}`, `${after[3]} of ${after[1]}`] : undefined;

@@ -39,6 +39,11 @@ describe('how many it makes', () => {
     ['24 pcs', 24, 'piece'],
     ['dozen', 12, 'portion'],
     ['2 dozen cookies', 24, 'cookie'],
+    ['Makes about 1 litre (8 scoops)', 8, 'scoop'],
+    ['makes 1 tray (about 20 squares)', 20, 'square'],
+    ['makes ~12 cookies', 12, 'cookie'],
+    ['Yield: ca. 10 bars', 10, 'bar'],
+    ['Makes 12 x 1/2 cup servings', 12, 'portion'],
   ])('%s', (text, portions, portionWord) => {
     expect(readYield(text)).toEqual({ portions, portionWord });
   });
@@ -59,6 +64,9 @@ describe('how many it makes', () => {
     ['Granola bars, chewy (16)', 'Granola bars, chewy', 16],
     ['Overnight oats x 5 jars', 'Overnight oats', 5],
     ['Keto bagels (6)', 'Keto bagels', 6],
+    ['Chocolate chip "cheat" cookies -- 14 cookies', 'Chocolate chip "cheat" cookies', 14],
+    ['Overnight oats | 2 jars', 'Overnight oats', 2],
+    ['Tahini date cookies (gf, vegan) makes ~12', 'Tahini date cookies (gf, vegan)', 12],
     ['Granola bars (2)', 'Granola bars (2)', 1],
     ['Carrot cake (16)', 'Carrot cake (16)', 1],
     ['Rye, oat and seed loaf', 'Rye, oat and seed loaf', 1],
@@ -97,6 +105,8 @@ describe('what the pieces are called', () => {
     ['Skyr flatbreads x4', 4, 'flatbread'],
     ['Oat cookies\n\nIngredients (makes 12 cookies)', 12, 'cookie'],
     ['Lemon curd\nFills 2 x 200g jars', 2, 'jar'],
+    ['Skyr cheesecake\n8 slices | 20 cm tin', 8, 'slice'],
+    ['Yogurt bark\nCut into 12 shards', 12, 'shard'],
     ['Lemon traybake (dairy free) for a 23 x 33 cm tin, cuts into 24', 24, 'piece'],
   ])('%j', (head, portions, portionWord) => {
     const read = readRecipeText(`${head}\n200 g plain flour\n100 g butter`, larder, 'us');

@@ -23,7 +23,7 @@ export { behindFigure, type Interval, LABEL_FIGURES, type LabelFigure, lawfulTol
 export { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, isCarbCount, netCarbOf, proteinPer100Kcal, type School, SCHOOLS, schoolsOf } from './school';
 export { BLOB_HYDRATION, GLUTEN_HOLD, type LearnedThirst, learnThirst, TEST_SPREAD, testShowing, type ThirstTest, thirstOfTest } from './thirst';
 export { foodInHand, type GramFigures, type Larder, stockLarder, type Summed, SUMMED, withPacksAs } from './larder';
-export { customaryMass, type FoundMass, type MassBasis, type MassGap, massOf, massSpread, pours } from './massOf';
+export { asMash, customaryMass, type FoundMass, type MassBasis, type MassGap, massOf, massSpread, pours } from './massOf';
 export {
   type Attribute,
   type FoodIndex,

@@ -55,6 +55,23 @@ export function massOf(amount: Amount | undefined, food: Food | undefined, syste
   return factor === undefined ? { gap: 'no-piece-mass' } : { massG: count * factor, basis: 'custom' };
 }
 
+/** What is grown and holds so much water is smooth once it is mashed, g per 100 g; a dry thing is chopped. House value. */
+const JUICY_G = 60;
+/** Leaves are lighter, and are measured before they are blended, g per mL. House value. */
+const LEAVES = 0.35;
+
+/**
+ * A food as it lies in a cup once it is mashed: without gaps, it weighs about what water does [USDA SR Legacy, a cup of 237 mL: apple
+ * sauce 244 g, pumpkin 245 g, mashed banana 225 g]. Undefined where that changes nothing or is not known.
+ */
+export function asMash(food: Food): Food | undefined {
+  const { kind, per100g, densityGPerMl = 0, ownMeasures = [], attributes = [] } = food;
+  const isGrown = kind === 'fruit' || kind === 'vegetable' || kind === 'pulse';
+  const isMash = attributes.includes('form:puree') || densityGPerMl >= 0.9;
+  if (!isGrown || isMash || densityGPerMl < LEAVES || (per100g.waterG ?? 0) < JUICY_G || ownMeasures.includes('cup')) return undefined;
+  return { ...food, densityGPerMl: 1 };
+}
+
 /** What "a little", "to taste" or nothing at all means of a food that is seasoned with: a pinch, a dash; no amount of any other. */
 export function customaryMass(food: Food): FoundMass {
   const massG = food.measuresG['customary'];

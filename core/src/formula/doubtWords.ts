@@ -17,6 +17,7 @@ const WORDS: Readonly<Record<DoubtCode, string>> = {
   'usual-here': 'Taken as what the name means where you buy',
   customary: 'No measured amount: a customary pinch, splash or handful is taken, which may be half or twice as much',
   'amounts-differ': 'The two amounts of this line do not go together; the weight is used',
+  mashed: 'Measured as a mash, which leaves no gaps in a cup; if it was measured before, it is less',
   'no-food': 'The grams wait for the food',
   'no-density': 'This food has no known density, so a volume cannot be weighed; give the grams',
   'no-piece-mass': 'The weight of one is not known; give the grams',

@@ -22,6 +22,7 @@ export const DOUBT_CODES = [
   'usual-here',
   'customary',
   'amounts-differ',
+  'mashed',
   'no-food',
   'no-density',
   'no-piece-mass',
@@ -54,6 +55,8 @@ export interface Line {
   /** The amount is what a tin's label says it holds, liquid and all. */
   readonly tinned?: boolean;
   readonly melted?: boolean;
+  /** Measured as a mash, which leaves no gaps in a cup. */
+  readonly mashed?: boolean;
   /** Beaten to a foam before it goes in. */
   readonly beaten?: boolean;
   /** Soaked, or cooked to a paste, before it goes in. */

@@ -1,4 +1,5 @@
 import {
+  asMash,
   type Attribute,
   type Country,
   countryOf,
@@ -54,6 +55,8 @@ interface Reader {
   readonly container: string | undefined;
   /** Measured in cups or spoons: what is ground or mashed behind the comma was measured before. */
   readonly isByVolume: boolean;
+  /** Of what is mashed then, one is meant whole. */
+  readonly isWhole?: true;
 }
 
 function lookUp(name: string, { larder, country, soft }: Reader): readonly FoodMatch[] {
@@ -94,10 +97,12 @@ function saysOnlyForm(chunk: string): boolean {
   return attributes.length > 0 && attributes.every((one) => one.startsWith('form:'));
 }
 
+const saysMashed = (chunk: string): boolean => partsOfName(chunk).attributes.includes('form:puree');
+
 /** The ways a name and what stands behind it can be read: with how it is, with all of it, the two turned round ("sugar, brown"). */
 function readingsOf(name: string, behind: readonly string[], reader: Reader): readonly Reading[] {
-  const how = behind.filter((chunk) => saysOnlyHow(chunk) && !(reader.isByVolume && saysOnlyForm(chunk)));
-  const [next] = behind;
+  const how = behind.filter((chunk) => saysOnlyHow(chunk) && !(reader.isByVolume && saysOnlyForm(chunk)) && !(reader.isWhole && saysMashed(chunk)));
+  const [next] = reader.isWhole ? behind.filter((chunk) => !saysMashed(chunk)) : behind;
   const read = (words: string, used: readonly string[]): Reading => ({ name: words, used, matches: lookUp(words, reader) });
   const plain = { ...read([name, ...how].join(' '), how), name };
   if (next === undefined) return reader.container ? [plain, read(`${reader.container} ${name}`, [])] : [plain];
@@ -153,7 +158,7 @@ function foodDoubts(matches: readonly FoodMatch[], food: Food | undefined): read
   return best?.byCountry ? [{ code: 'usual-here', detail: food.name }] : [];
 }
 
-const WEIGHING_DOUBTS: readonly DoubtCode[] = ['no-amount', 'no-food', 'no-density', 'no-piece-mass', 'huge', 'customary', 'amounts-differ'];
+const WEIGHING_DOUBTS: readonly DoubtCode[] = ['no-amount', 'no-food', 'no-density', 'no-piece-mass', 'huge', 'customary', 'amounts-differ', 'mashed'];
 
 function unweighed(line: Line): Line {
   const { massG: _massG, basis: _basis, ...bare } = line;
@@ -176,14 +181,20 @@ export function weighLine(line: Line, larder: Larder, measures: MeasureSystem, k
   if (keepsEntered && line.basis === 'entered' && line.massG !== undefined) return { ...line, doubts: kept };
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   if (kept.some((doubt) => doubt.code === 'unit-unknown')) return { ...unweighed(line), doubts: kept };
-  const measured = massOf(line.amount, food, measures, line.size, larder.country);
+  const mash = line.mashed && food ? asMash(food) : undefined;
+  const measured = massOf(line.amount, mash ?? food, measures, line.size, larder.country);
   const found = 'gap' in measured && measured.gap === 'no-amount' && food ? customaryMass(food) : measured;
   if ('gap' in found) {
     const gap: Doubt[] = found.gap === 'no-food' ? [] : [{ code: found.gap }];
     return { ...unweighed(line), doubts: [...kept, ...gap] };
   }
   const massG = drained(found.massG, line, food);
-  const doubts: Doubt[] = found.basis === 'custom' ? [...kept, { code: 'customary' }] : [...kept];
+  const asWhole = mash ? massOf(line.amount, food, measures, line.size, larder.country) : undefined;
+  const doubts: Doubt[] = [
+    ...kept,
+    ...(found.basis === 'custom' ? [{ code: 'customary' as const }] : []),
+    ...(asWhole && 'massG' in asWhole ? [{ code: 'mashed' as const, detail: `whole about ${Math.round(asWhole.massG)} g` }] : []),
+  ];
   if (massG <= HUGE_G) return { ...line, massG, basis: found.basis, doubts };
   const huge: Doubt = { code: 'huge', detail: `${(massG / 1000).toLocaleString('en', { maximumFractionDigits: 0 })} kg` };
   return { ...line, massG, basis: found.basis, doubts: [...doubts, huge] };
@@ -193,7 +204,8 @@ export function weighLine(line: Line, larder: Larder, measures: MeasureSystem, k
 function comparedAmounts(line: Line, found: FoundAmount, larder: Larder, measures: MeasureSystem): Line {
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   const other = found.instead && food ? massOf(found.instead, food, measures, line.size, larder.country) : undefined;
-  if (!other || 'gap' in other || line.massG === undefined || line.massG <= 0) return line;
+  // "A handful (80 g)": of a hand nobody expects that it is right.
+  if (!other || 'gap' in other || other.basis === 'custom' || line.massG === undefined || line.massG <= 0) return line;
   if (Math.abs(other.massG - line.massG) <= APART * line.massG) return line;
   return { ...line, doubts: [...line.doubts, { code: 'amounts-differ', detail: `the other gives about ${Math.round(other.massG)} g` }] };
 }
@@ -222,19 +234,24 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
   const body = text.slice(0, LONGEST_READ).replace(/\s+/g, ' ').replace(BULLET, '').trim();
   const first = measureAsFood(findAmount(body));
   const soft = [OF_MEASURE[first.amount?.unit ?? ''], OF_CONTAINER[first.container ?? '']].filter((one) => one !== undefined);
+  const isByVolume = first.amount !== undefined && unitById(first.amount.unit).kind === 'volume';
   const reader: Reader = {
     larder,
     country: larder.country ?? countryOf(measures),
     soft,
     container: first.container,
-    isByVolume: first.amount !== undefined && unitById(first.amount.unit).kind === 'volume',
+    isByVolume,
   };
   const odd = unknownUnit(first, reader);
   const unknown: Doubt | undefined = odd ? { code: 'unit-unknown', detail: odd.word } : isTooManyToCount(first) ? { code: 'unit-unknown', detail: first.amountText } : undefined;
   const found = unknown ? { ...first, rest: odd?.rest ?? first.rest, doubts: [...first.doubts, unknown] } : first;
-  const named = nameOf(found.rest, reader);
-  const best = named.matches[0];
-  const food = best && best.score >= LIKELY ? foodInHand(best.foodId, larder) : undefined;
+  const foodOf = ({ matches: [best] }: Named): Food | undefined => (best && best.score >= LIKELY ? foodInHand(best.foodId, larder) : undefined);
+  const weighs = (one: Named): boolean => !('gap' in massOf(found.amount, foodOf(one), measures));
+  const asSaid = nameOf(found.rest, reader);
+  // "1 sweet potato, mashed": of a mash nobody knows what one weighs, of the whole one does.
+  const asWhole = saysMashed(found.rest) && foodOf(asSaid) && !weighs(asSaid) ? nameOf(found.rest, { ...reader, isWhole: true }) : undefined;
+  const named = asWhole && weighs(asWhole) ? asWhole : asSaid;
+  const food = foodOf(named);
   const said = SIZE.exec(found.rest)?.[1]?.toLowerCase().replace('-', ' ');
   const size = said && (SHORT_SIZES[said] ?? said);
   const tinned = OF_CONTAINER[found.container ?? ''] === 'state:canned' && !/undrained|not drained|with (?:its |their )?(?:liquid|juice|syrup)/i.test(body);
@@ -249,6 +266,7 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
     ...(size ? { size } : {}),
     ...(tinned ? { tinned } : {}),
     ...(/\bmelted\b/i.test(body) ? { melted: true } : {}),
+    ...(isByVolume && /\b(?:mashed|pur[eé]ed?|crushed)\b/i.test(body) ? { mashed: true } : {}),
     ...(/\b(?:stiff(?:ly)?|(?:soft|firm) peaks|whipped|to a(?: thick)? foam|foamy|beaten until (?:thick|pale|light)|aerated)\b/i.test(body) && !/whipped topping/i.test(body)
       ? { beaten: true }
       : {}),
