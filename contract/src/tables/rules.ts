@@ -88,6 +88,7 @@ const productClass = z.strictObject({
   piece: z.string().min(1),
   signs: z.array(z.string().regex(/^[a-z -]+$/)),
   needs: z.array(z.string()).min(1).optional(),
+  refuses: z.array(z.string()).min(1).optional(),
   heat,
   bands: z.partialRecord(z.enum(LEDGER_ROLES), band),
   dryFrom: z.number().min(0).max(1).optional(),

@@ -7,7 +7,7 @@ const LONGEST = 140;
 /** What is counted on a plate, as a pattern. */
 const PORTION_WORDS = table.portions.join('|');
 const YIELD = new RegExp(
-  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?|ca?\\.|circa|[~≈])?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS}))\\s*\\.?$`,
+  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?|ca?\\.|circa|[~≈])?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(?:about\\s+|approx\\.?\\s+|around\\s+|[~≈]\\s*)?(\\d+)\\s+(?:large\\s+|small\\s+)?(${PORTION_WORDS})(?:\\s*\\([^()]*\\)?)?)\\s*\\.?$`,
   'i',
 );
 /** "Makes about 1 litre" says how much, not how many. */

@@ -140,6 +140,10 @@ function isNumberedStep(line: string, place: ReadingPlace, larder: Larder): bool
   return readAmount(rest) === undefined && (matchFood(nameIn(rest), larder.index)[0]?.score ?? 0) < SURE;
 }
 
+/** "500 ml tub", "20 cm round tin": what it goes into, above the list. */
+const ONLY_A_TIN =
+  /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|ml|l|lit(?:re|er)s?|lb)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold|tub|jar|bowl|ramekin|skillet)s?$/i;
+
 /** What a line is, by its own words, where it stands and what comes below it. */
 export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
   const isHeading = looksLikeHeading(line, next);
@@ -148,6 +152,7 @@ export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: 
   if (place.section === 'method') return 'method';
   if (line.length > LONG_LINE) return place.seenIngredient ? 'method' : 'note';
   if (TIMES.test(line) || ASIDE.test(line) || HOW_MANY.test(line)) return 'note';
+  if (!place.seenIngredient && ONLY_A_TIN.test(line) && (matchFood(nameIn(line), larder.index)[0]?.score ?? 0) < LIKELY) return 'note';
   if (isHeading) return STAGE.test(headingWords(line)) ? 'stage' : 'heading';
   if (isNumberedStep(line, place, larder)) return 'method';
   if (TIME_OR_HEAT.test(line)) return place.seenIngredient && (next === undefined || TIME_OR_HEAT.test(next) || !startsWithFigure(next)) ? 'method' : 'note';

@@ -154,6 +154,11 @@ function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, la
   }
   // "8 slices | 20 cm tin", "Cut into 12 shards": how many, and what else is to know.
   const told = out.portions || place.seenIngredient ? [] : line.split(/\s+[|·]\s+/);
+  const bare = told.length === 1 && /^\d{1,2}$/.test(line) ? yieldBeside(out.title, line) : undefined;
+  if (bare) {
+    out.portions = bare;
+    return;
+  }
   const among = told.length > 1 ? told.map((one) => yieldOf(out.title, one)).find((one) => one !== undefined) : told.map(yieldByCutting)[0];
   if (among) {
     out.portions = among;

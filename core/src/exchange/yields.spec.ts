@@ -37,6 +37,8 @@ describe('how many it makes', () => {
     ['makes 6 glasses', 6, 'glass'],
     ['makes 9 brownies', 9, 'brownie'],
     ['24 pcs', 24, 'piece'],
+    ['about 10 servings (50g)', 10, 'portion'],
+    ['4 ramekins', 4, 'ramekin'],
     ['dozen', 12, 'portion'],
     ['2 dozen cookies', 24, 'cookie'],
     ['Makes about 1 litre (8 scoops)', 8, 'scoop'],
@@ -107,6 +109,8 @@ describe('what the pieces are called', () => {
     ['Lemon curd\nFills 2 x 200g jars', 2, 'jar'],
     ['Skyr cheesecake\n8 slices | 20 cm tin', 8, 'slice'],
     ['Yogurt bark\nCut into 12 shards', 12, 'shard'],
+    ['Black bean brownies\n16', 16, 'brownie'],
+    ['Carrot cake\n16', 1, 'batch'],
     ['Lemon traybake (dairy free) for a 23 x 33 cm tin, cuts into 24', 24, 'piece'],
   ])('%j', (head, portions, portionWord) => {
     const read = readRecipeText(`${head}\n200 g plain flour\n100 g butter`, larder, 'us');
@@ -117,6 +121,12 @@ describe('what the pieces are called', () => {
     const { title, notes } = readFormula('Lemon traybake (dairy free) for a 23 x 33 cm tin, cuts into 24\n200 g plain flour\n100 g butter');
     expect([title, notes]).toEqual(['Lemon traybake (dairy free)', ['for a 23 x 33 cm tin']]);
     expect(readFormula('Custard in a cup\n200 g plain flour').title).toBe('Custard in a cup');
+  });
+
+  test('what it goes into, over the list, is none of it; what is eaten is', () => {
+    const { notes, parts } = readFormula('Ice cream base\n500ml tub\n350 ml milk\n20 g allulose');
+    expect([notes, parts[0]?.lines.length]).toEqual([['500ml tub'], 2]);
+    expect(readFormula('Trifle\n1 brownie\n350 ml milk').parts[0]?.lines.length).toBe(2);
   });
 
   test('a count of pieces below an ingredient is an ingredient', () => {

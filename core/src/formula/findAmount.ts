@@ -87,6 +87,9 @@ function isWeightOrVolume(amount: Amount): boolean {
 /** "1 scoop vanilla whey ~30g": a weight behind the name, said to be about. */
 const BEHIND = /^(.{2,100}?)[\s,]+(?:[~≈=]|(?:about|approx\.?|approximately|around|roughly|ca\.?)\s)\s*(?=\d)/i;
 
+/** "The liquid only, about 150 ml". */
+const LIQUID_ONLY = /^(?:the\s+)?(?:liquid|brine|water)(?:\s+only)?\s*[,:–-]?\s*(?:about|approx\.?|around|[~≈])?\s*(\d.*)$/i;
+
 const WEIGHT_OF = /^(?:(?:in\s+)?total|(?:when\s+)?(?:peeled|drained|pitted|mashed|prepared|cooked|trimmed)(?:\s+weight)?|weight|all\s+told)?$/i;
 
 /** A second amount in brackets or behind a slash: a weight wins over a volume or a count, "each" and cans multiply. */
@@ -101,6 +104,13 @@ function settleSecondAmount(found: FoundAmount): FoundAmount {
   if (behind?.[1] && told?.unitGiven && WEIGHT_OF.test(told.rest) && isWeightOrVolume(told.amount))
     return chooseAmount({ ...found, rest: behind[1].replace(/[\s,–—-]+$/, '') }, told, false);
   const bracket = /[([]([^()[\]]*)[)\]]/.exec(found.rest);
+  // "1 can chickpeas (the liquid only, about 150 ml)": what the can weighs is none of it.
+  const poured = LIQUID_ONLY.exec(bracket?.[1] ?? '');
+  const liquid = poured?.[1] && readAmount(poured[1]);
+  if (bracket && liquid && liquid.unitGiven) {
+    const { container: _can, ...bare } = found;
+    return { ...bare, amount: liquid.amount, amountText: liquid.text, unitGiven: true, rest: `${found.rest.slice(0, bracket.index).trim()} liquid` };
+  }
   const inside = bracket?.[1] === undefined ? undefined : readAmount(bracket[1]);
   if (!bracket || !inside || !inside.unitGiven || !isWeightOrVolume(inside.amount)) return found;
   const rest = `${found.rest.slice(0, bracket.index)} ${found.rest.slice(bracket.index + bracket[0].length)}`.trim();

@@ -113,9 +113,10 @@ export function styleOf(formula: Pick<Formula, 'title' | 'cold'>, product: Produ
 /** What a class is told from. */
 export type ClassClues = Pick<Formula, 'classId' | 'title' | 'cold'> & Partial<Pick<Formula, 'parts' | 'method'>>;
 
-/** "Bread" is a yeast bread only where there is yeast. */
-function hasWhatItNeeds({ needs }: ProductClass, { parts }: ClassClues): boolean {
-  return !needs || !parts || parts.some(({ lines }) => lines.some(({ name }) => needs.some((word) => name.toLowerCase().includes(word))));
+/** "Bread" is a yeast bread only where there is yeast, a "drizzle" a sauce only where nothing makes it rise. */
+function hasWhatItNeeds({ needs, refuses = [] }: ProductClass, { parts }: ClassClues): boolean {
+  const holds = (words: readonly string[]): boolean => parts?.some(({ lines }) => lines.some(({ name }) => words.some((word) => name.toLowerCase().includes(word)))) ?? false;
+  return !parts || ((!needs || holds(needs)) && !holds(refuses));
 }
 
 export interface ClassGuess {

@@ -44,6 +44,12 @@ describe('the class of a treat', () => {
     expect([classId('Aunt Vera’s best'), classId(''), classId('バナナ')]).toEqual([undefined, undefined, undefined]);
   });
 
+  test('a drizzle that rises is no sauce, and what a sauce is made of is', () => {
+    const of = (text: string) => classOf(readFormula(text), shipped)?.id;
+    expect(of('Lemon drizzle (gf)\n200 g butter\n200 g sugar\n4 eggs\n175 g ground almonds\n2 tsp baking powder')).toBeUndefined();
+    expect(of('Lemon drizzle\n60 g icing sugar\n30 g lemon juice')).toBe('topping');
+  });
+
   test('what is never heated is none that is baked: as the title says, or as a method that only chills', () => {
     expect(['No-bake protein bars', 'No bake lemon cheesecake', 'No-bake oat cookies', 'No bake Sunday things', 'Swiss roll'].map(classId)).toEqual([
       'no-bake',

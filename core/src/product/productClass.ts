@@ -30,6 +30,8 @@ export interface ProductClass {
   readonly signs: readonly string[];
   /** Words one of which a line must hold for a title to mean it: yeast for a bread. */
   readonly needs?: readonly string[];
+  /** With any of these it is something else: a "drizzle" with baking powder is a cake. */
+  readonly refuses?: readonly string[];
   readonly heat: 'oven' | 'griddle' | 'microwave' | 'none';
   readonly bands: Readonly<Partial<Record<LedgerRole, Band>>>;
   readonly protein: readonly ProteinLimit[];
