@@ -109,6 +109,19 @@ describe('what a class wants of a role', () => {
     );
   });
 
+  test('of what no class is known the balance of acid and soda itself is always wanted: neither left over is a fault', () => {
+    fc.assert(
+      fc.property(measure, (original) => {
+        const band = wantedBand('acid', original, undefined);
+        expect(band && band.low <= 0 && band.high >= 0).toBe(true);
+      }),
+    );
+    // Self-raising flour brings its own acid: without the yogurt's nothing is left to make up for.
+    const mixed = (dairy: string) => bench(`Rounds\n156 g self-raising flour\n246 g ${dairy}\n1 egg`);
+    const sheet = { ...mixed('Greek yogurt'), rebuild: mixed('cottage cheese').rebuild };
+    expect(standingOf(sheet, larder, shipped).rows.find(({ role }) => role === 'acid')?.state).toBe('in');
+  });
+
   test('nothing but acid and the first ice is ever wanted below zero', () => {
     fc.assert(
       fc.property(fc.constantFrom(...LEDGER_ROLES), fc.double({ min: 0, max: 2, noNaN: true }), classes, (role, original, product) => {

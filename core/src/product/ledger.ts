@@ -27,12 +27,14 @@ export interface LedgerRow {
 
 function nearOriginal(role: LedgerRole, original: number, isClassed: boolean): { readonly low: number; readonly high: number } | undefined {
   if (COLD_ROLES.includes(role) && !isClassed) return undefined;
-  const { follows, noticedLeast } = roleOf(role);
+  const { follows, noticedLeast, runsBelowZero } = roleOf(role);
   if (!follows && isClassed) return undefined;
   const reach = follows
     ? Math.max(follows.share * Math.abs(original), follows.least)
     : Math.max(FOLLOWS_UNCLASSED.share * Math.abs(original), FOLLOWS_UNCLASSED.times * noticedLeast);
-  return { low: original - reach, high: original + reach };
+  const [low, high] = [original - reach, original + reach];
+  // Neither soda left over nor acid to spare is never too little of either.
+  return runsBelowZero ? { low: Math.min(low, 0), high: Math.max(high, 0) } : { low, high };
 }
 
 /**

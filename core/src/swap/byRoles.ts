@@ -1,4 +1,4 @@
-import { type Food, INTENSE, kindIdOf } from '../food';
+import { type Food, INTENSE, kindIdOf, pours } from '../food';
 import { AT, bringsPerGram, readSum } from '../role';
 import { type StandIn, type SwapRule } from './rule';
 
@@ -41,10 +41,13 @@ function isDry(food: Food): boolean {
   return food.kind === 'flour' || food.kind === 'starch' || food.kind === 'protein';
 }
 
+/** Curd, yogurt, soft cheese. */
+const isSpooned = (food: Food): boolean => food.kind === 'dairy' && !pours(food);
+
 /**
  * What decides between two foods where no rule does: sweeteners by sweetness; flours and powders by what they drink, never
- * more than gram for gram; fats by their fat; gums by what they bind; leavening by gas or acid; wet foods by their water;
- * cooked grains and dry ones by their dry matter; anything else gram for gram. House model.
+ * more than gram for gram; fats by their fat; gums by what they bind; leavening by gas or acid; what pours, and wet dairy, gram
+ * for gram [common practice]; other wet foods by their water; cooked grains and dry ones by their dry matter; anything else gram for gram. House model.
  */
 export function roleRatio(from: Food, to: Food): RoleRatio {
   const foodId = kindIdOf(to);
@@ -63,6 +66,8 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
     if (readSum(a, AT.acidMmol) > 0 && readSum(b, AT.acidMmol) > 0) return by('acid', clamp(readSum(a, AT.acidMmol) / readSum(b, AT.acidMmol), 0.05, 20));
   }
   const [wetBefore, wetAfter] = [readSum(a, AT.allWaterG), readSum(b, AT.allWaterG)];
+  const isAlike = (pours(from) && pours(to)) || (isSpooned(from) && isSpooned(to));
+  if (wetBefore > 0.5 && wetAfter > 0.5 && isAlike) return by(BY_WEIGHT, 1);
   if (wetBefore > 0.5 && wetAfter > 0.5) return by('water', clamp(wetBefore / wetAfter, 0.7, 1.4));
   // Dry grains and pulses swell to what the cooked ones are.
   if (SWELLS.has(from.kind) && SWELLS.has(to.kind) && wetBefore > 0.5 !== wetAfter > 0.5) return by('dry matter', clamp((1 - wetBefore) / (1 - wetAfter), 0.2, 5));

@@ -22,8 +22,10 @@ const ABSURD = 0.25;
 const ABSURD_LIQUID = 0.5;
 
 /** To take away what a swap brought would undo the baker: that is offered, never settled. */
-function undoes(action: ProposalAction, { part }: Standing): boolean {
-  const origin = action.kind === 'less' ? part?.lines.find(({ id }) => id === action.lineId)?.origin : undefined;
+function undoes(action: ProposalAction, { part, company }: Standing): boolean {
+  const line = action.kind === 'less' ? part?.lines.find(({ id }) => id === action.lineId) : undefined;
+  const origin = line?.origin;
+  if (line?.foodId !== undefined && company().brought.has(line.foodId)) return true;
   return origin?.kind === 'swapped' || (origin?.kind === 'added' && origin.why === 'side change');
 }
 

@@ -35,6 +35,8 @@ export interface Company {
   readonly holdsFlour: boolean;
   /** Lines that a rule of the trade already made less of: how far is the trade's to say. */
   readonly lessened: ReadonlySet<string>;
+  /** Foods of which a swap asked for more. */
+  readonly brought: ReadonlySet<string>;
 }
 
 export const BALANCE_RULE = 'balance:';
@@ -91,6 +93,9 @@ function companyOf(sheet: Worksheet, larder: Larder): Company {
     avoided: new Set(gone.flatMap((food) => food.allergens.filter((one) => !isStillHere(food, one)))),
     lessened: new Set(
       sheet.decisions.flatMap(({ outcome, proposal: { action } }) => (outcome !== 'refused' && action.kind === 'less' && action.why === 'side change' ? [action.lineId] : [])),
+    ),
+    brought: new Set(
+      sheet.decisions.flatMap(({ outcome, proposal: { action } }) => (outcome !== 'refused' && action.kind === 'add' && action.why === 'side change' ? [action.foodId] : [])),
     ),
     holdsFlour: massOf(({ kind }) => kind === 'flour' || kind === 'starch') > LEAST_FLOUR * massOf(() => true),
   };
