@@ -5,6 +5,9 @@ import { type ProductClass } from './productClass';
 /** How near every role stays to the original where no class is known. House value. */
 const FOLLOWS_UNCLASSED = { share: 0.3, times: 2 };
 
+/** What lies outside what its class wants may change by such a share of itself before anyone speaks of it. House value. */
+const SLACK = 0.1;
+
 export interface WantedBand {
   readonly low: number;
   readonly high: number;
@@ -43,13 +46,21 @@ function nearOriginal(role: LedgerRole, original: number, isClassed: boolean): {
  * where nothing is known to aim at.
  */
 export function wantedBand(role: LedgerRole, original: number | undefined, product: ProductClass | undefined): WantedBand | undefined {
+  const band = bandAround(role, original, product);
+  const { plainBelow } = roleOf(role);
+  // What nobody calls sweet may be less so.
+  return band && original !== undefined && plainBelow !== undefined && original < plainBelow ? { ...band, low: 0 } : band;
+}
+
+function bandAround(role: LedgerRole, original: number | undefined, product: ProductClass | undefined): WantedBand | undefined {
   const band = product?.bands[role];
   const floor = roleOf(role).runsBelowZero ? -Infinity : 0;
   if (original === undefined) return band && { low: band.low, high: band.high, reason: band.reason };
   const near = nearOriginal(role, original, product !== undefined);
   if (!band) return near && { ...near, low: Math.max(near.low, floor), reason: 'near the original' };
+  const { aimsAtOriginal, noticedLeast } = roleOf(role);
   if (original < band.low || original > band.high) {
-    const slack = roleOf(role).noticedLeast;
+    const slack = aimsAtOriginal ? noticedLeast : Math.max(noticedLeast, SLACK * Math.abs(original));
     return {
       low: Math.min(band.low, Math.max(original - slack, floor)),
       high: Math.max(band.high, original + slack),

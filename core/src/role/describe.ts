@@ -27,6 +27,8 @@ export interface Role {
   readonly noticedLeast: number;
   /** Where the tongue tells shares, not grams: the share of what is there that is just noticed. House value. */
   readonly noticedShare?: number;
+  /** Below so much nobody calls it that at all: less of it is no fault. House value. */
+  readonly plainBelow?: number;
   /** What a taster's one step moves it by where that is less than goes unnoticed at the table: a little at a time. House value. */
   readonly mendStep?: number;
   /** Corrections below so many grams are not worth a spoon. House value. */

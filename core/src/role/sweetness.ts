@@ -101,6 +101,7 @@ export const SWEETNESS: Role = {
   digits: 1,
   noticedLeast: 0.7,
   noticedShare: SWEETNESS_NOTICED.share,
+  plainBelow: 4,
   leastG: 0.01,
   tells: 1,
   follows: { share: 0.2, least: 1.5 },

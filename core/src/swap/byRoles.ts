@@ -34,6 +34,9 @@ function isSweet(food: Food): boolean {
   return food.kind === 'sweetener' && (readSum(bringsPerGram(food), AT.bulkSweetG) > BULK || isIntense(food));
 }
 
+/** What is sweet though no sweetener, as grams of sugar in a gram: condensed milk, dates, jam. House value. */
+const SWEET = 0.25;
+
 /** Grains and pulses, cooked or not. */
 const SWELLS: ReadonlySet<Food['kind']> = new Set(['other', 'pulse']);
 
@@ -45,7 +48,7 @@ function isDry(food: Food): boolean {
 const isSpooned = (food: Food): boolean => food.kind === 'dairy' && !pours(food);
 
 /**
- * What decides between two foods where no rule does: sweeteners by sweetness; flours and powders by what they drink, never
+ * What decides between two foods where no rule does: sweeteners, for what is sweet, by sweetness; flours and powders by what they drink, never
  * more than gram for gram; fats by their fat; gums by what they bind; leavening by gas or acid; what pours, and wet dairy, gram
  * for gram [common practice]; other wet foods by their water; cooked grains and dry ones by their dry matter; anything else gram for gram. House model.
  */
@@ -53,7 +56,7 @@ export function roleRatio(from: Food, to: Food): RoleRatio {
   const foodId = kindIdOf(to);
   const [a, b] = [bringsPerGram(from), bringsPerGram(to)];
   const by = (role: string, ratio: number): RoleRatio => ({ standIn: { foodId, ratio: Number(ratio.toFixed(3)) }, role });
-  if (isSweet(from) && isSweet(to)) return { standIn: { foodId, ratio: 1, basis: 'sweetness' }, role: 'sweetness' };
+  if (isSweet(to) && (isSweet(from) || readSum(a, AT.bulkSweetG) > SWEET)) return { standIn: { foodId, ratio: 1, basis: 'sweetness' }, role: 'sweetness' };
   if (isDry(from) && isDry(to)) {
     const [before, after] = [heldPerGram(from), heldPerGram(to)];
     return before > 0 && after > 0 ? by('what they drink', clamp(before / after, 0.2, 1)) : by(BY_WEIGHT, 1);

@@ -119,7 +119,9 @@ describe('two foods that no rule joins are held against each other by what they 
     ['rice-cooked', 'quinoa-cooked', 'water'],
     ['raisins', 'walnuts', 'weight'],
     ['sugar', 'dates', 'weight'],
-    ['dates', 'honey', 'weight'],
+    ['dates', 'honey', 'sweetness'],
+    ['condensed-milk', 'allulose', 'sweetness'],
+    ['honey', 'dates', 'weight'],
     ['cinnamon', 'ginger', 'weight'],
   ])('%s and %s by %s', (from, to, by) => {
     expect(role(from, to)).toBe(by);

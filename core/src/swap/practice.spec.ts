@@ -265,23 +265,3 @@ describe('milk and fat', () => {
     expect(open.flatMap(({ action }) => (action.kind === 'add' ? [action.foodId] : []))).toEqual(['baking-powder']);
   });
 });
-
-describe('what a swap asked for', () => {
-  const settled = (text: string, foodId: string, ruleId: string): Worksheet => settleAll(opened(bench(text), foodId, ruleId), larder, shipped).sheet;
-
-  // Coconut flour sets nothing: the egg that it needs is not taken away again for what it binds.
-  test('more egg for coconut flour stays', () => {
-    const cake = 'Tuesday bake\nServes 10\n200 g butter\n200 g sugar\n4 eggs\n175 g ground almonds\n250 g mashed potato\n2 tsp baking powder';
-    expect(grams(settled(cake, 'almond-flour', 'almond-coconut'), 'egg')).toBeCloseTo(200 + 0.4 * 175, 0);
-  });
-
-  // Unrefined sugar is sugar to a polyol: as much as for white sugar, and no more of it than of that.
-  test.each([
-    ['sugar-erythritol', 'erythritol', 0.6],
-    ['sugar-allulose', 'allulose', 1],
-    ['sugar-xylitol', 'xylitol', 1],
-  ])('%s holds for coconut sugar too', (ruleId, foodId, most) => {
-    const line = lineOf(bench('Brownies\n120 g coconut sugar\n2 eggs'), 'coconut-sugar');
-    expect(ruleFor(line, food(foodId), shipped.rules, larder, 'brownie')).toMatchObject({ ok: true, rule: { id: ruleId, maxShare: most } });
-  });
-});
