@@ -99,6 +99,8 @@ export function yieldBeside(title: string, aside: string): StatedYield | undefin
   const times = /^[x×]\s*(\d{1,2})$/i.exec(aside)?.[1];
   if (times !== undefined) return yieldOf(title, `makes ${times}`);
   if (/^cuts?\b/i.test(aside)) return yieldByCutting(aside);
+  // A cup is a measure in a list; beside a title it is what is eaten from.
+  if (/^\d{1,2}\s+(?:cups|pots|mugs)$/i.test(aside)) return readYield(`makes ${aside}`);
   const isBare = /^\d{1,2}$/.test(aside) && Number(aside) >= FEWEST_BESIDE;
   return isBare && pieces !== undefined ? readYield(`${aside} ${pieces}`) : yieldOf(title, aside);
 }
@@ -106,7 +108,7 @@ export function yieldBeside(title: string, aside: string): StatedYield | undefin
 /** Letters of a line that says nothing else. */
 const LONGEST_ALONE = 40;
 const AT_THE_END =
-  /(?:[.!;)]|\s[–—-]{1,2})\s+((?:serves|makes|yields|feeds)\s+(?:about\s+|around\s+|approx\.?\s+)?(?:\d|(?:one|two|three|four|six|eight|ten|twelve|an?)\b)[^.!,;]{0,40})(?:[.!,;][^.]{0,40})?$/i;
+  /(?:[.!;),]|\s[–—-]{1,2})\s+((?:serves|makes|yields|feeds)\s+(?:about\s+|around\s+|approx\.?\s+)?(?:\d|(?:one|two|three|four|six|eight|ten|twelve|an?)\b)[^.!,;]{0,40})(?:[.!,;][^.]{0,40})?$/i;
 /** "5 crepes." as a sentence of its own. */
 const ONLY_PIECES = new RegExp(`^\\d{1,2}\\s+(?:${PORTION_WORDS})$`, 'i');
 

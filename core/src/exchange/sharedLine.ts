@@ -68,6 +68,15 @@ function moreOfTheSame(line: string, larder: Larder): readonly string[] | undefi
   return (matchFood(name, larder.index)[0]?.score ?? 0) >= SURE ? [first, `${more} ${name}, ${use}`] : undefined;
 }
 
+/** "2 eggs + 1 white", "3 large eggs and 2 extra yolks": whole ones, and parts of others. */
+function eggsAndParts(line: string): readonly string[] | undefined {
+  const [, eggs, count, part, rest = ''] =
+    /^(\d[\d./ ½]*(?:(?:extra[- ])?(?:large|medium|small|whole|free[- ]range)\s+)*eggs?)\s*(?:,|\+|&|\band\b|\bplus\b)\s*(\d+|an?|one|two|three)\s+(?:(?:extra|more|large|medium|egg)\s+)*(whites?|yolks?)\b(.*)$/i.exec(
+      line,
+    ) ?? [];
+  return eggs && count && part ? [eggs.trim(), `${count} egg ${part}${rest}`] : undefined;
+}
+
 function eachOf(line: string, larder: Larder): readonly string[] | undefined {
   const each = EACH.exec(line);
   if (!each?.[1] || !each[2] || readAmount(each[1])?.rest !== '') return undefined;
@@ -105,6 +114,7 @@ export function ingredientsIn(line: string, larder: Larder): readonly string[] {
     inAnother(line, larder) ??
     andInBrackets(line, larder) ??
     moreOfTheSame(line, larder) ??
+    eggsAndParts(line) ??
     eachOf(line, larder) ??
     joinedSeasonings(line, larder) ??
     joinedForTheTable(line, larder);

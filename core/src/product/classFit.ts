@@ -143,10 +143,13 @@ export function guessClass(formula: Pick<Formula, 'method' | 'title' | 'parts'>,
   return best && { product: best.product, signs: best.signs };
 }
 
-/** What the title names; where the method only chills it, what it is called without the oven. */
+/** "Raw cashew cheesecake"; of raw sugar something else may be said. */
+const RAW = /\braw\b(?! (?:sugar|cane|honey|milk|cacao|cocoa|cashews?|almonds?|nuts?)\b)/i;
+
+/** What the title names; where the method only chills it, or the title says raw, what it is called without the oven. */
 function titledClass({ title, method = [] }: ClassClues, classes: readonly ProductClass[]): ProductClass | undefined {
   const named = namedBy(title, classes);
-  if (named?.heat !== 'oven' || !heatTold(method).isOnlyChilled) return named;
+  if (named?.heat !== 'oven' || !(heatTold(method).isOnlyChilled || RAW.test(title))) return named;
   return namedBy(`${UNBAKED} ${title}`, classes);
 }
 

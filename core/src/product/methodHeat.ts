@@ -7,7 +7,7 @@ const COOKED =
 
 /** What the method bakes is no class that is never heated, whatever it is chilled for afterwards. */
 const BAKED = /\bbak(?:e|ed|ing)\b(?! (?:powder|soda|tray|sheet|tin|pan|dish|paper|parchment|beans))|\b(?:oven|preheat)/;
-const CHILLED = /\b(?:fridge|refrigerat\w*|chill(?:ed|ing)?)\b/;
+const CHILLED = /\b(?:fridge|refrigerat\w*|chill(?:ed|ing)?|freez(?:e|er|ing)(?! (?:for later|leftovers|the rest|what is left|any)))\b/;
 
 interface HeatTold {
   readonly text: string;
