@@ -94,6 +94,12 @@ const DEED =
 const AT_THE_STOVE =
   /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
 
+/** "Blend, fry": one deed after the other, and nothing that is weighed. */
+function isOnlyDeeds(line: string): boolean {
+  const deeds = line.split(/\s*(?:,|;|&|\band\b|\bthen\b)\s*/i).filter(Boolean);
+  return deeds.length > 1 && deeds.every((one) => DEED.test(one) && one.split(' ').length <= 2);
+}
+
 /** "Cream cheese, 200 g": the name of a food to the letter, though it begins as a deed does. */
 function isNamed(line: string, larder: Larder): boolean {
   const [best] = matchFood(nameIn(line), larder.index);
@@ -161,7 +167,7 @@ export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: 
   // Where the list goes on below, it is a food that nobody knows.
   const isStep = score < LIKELY && listed.length < 2 && readAmount(line)?.unitGiven !== true && HOT_OR_LONG.test(line);
   if (place.seenIngredient && isStep && !isPlainIngredient(next, larder)) return 'method';
-  if (!figure && HOT.test(line)) return place.seenIngredient ? 'method' : 'note';
+  if (!figure && (HOT.test(line) || isOnlyDeeds(line))) return place.seenIngredient ? 'method' : 'note';
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';
   if (DEED.test(line) && (line.split(' ').length > 3 || AT_THE_STOVE.test(line) || /[.!]$/.test(line))) return place.seenIngredient ? 'method' : 'note';

@@ -43,7 +43,9 @@ function bothOfAFruit(line: string): readonly string[] | undefined {
 
 /** "1 tbsp ground flax mixed with 3 tbsp water": both go in, unless the second is poured off. */
 function inAnother(line: string, larder: Larder): readonly string[] | undefined {
-  const said = /^(.{3,90}?),?\s+(?:mixed|dissolved|whisked|stirred|combined|soaked|bloomed|steeped|softened|made up)\s+(?:with|in|into|up with)\s+(.{3,60})$/i.exec(line);
+  const said = /^(.{3,90}?),?\s+(?:(?:mixed|dissolved|whisked|stirred|combined|soaked|bloomed|steeped|softened|made up)\s+(?:with|in|into|up with)|in(?=\s+\d))\s+(.{3,60})$/i.exec(
+    line,
+  );
   if (!said?.[1] || !said[2] || /drain|discard|squeez/i.test(line)) return undefined;
   const [first, second] = [readAmount(said[1]), readAmount(said[2])];
   if (!first?.rest || !second?.unitGiven || (matchFood(second.rest, larder.index)[0]?.score ?? 0) < SURE) return undefined;

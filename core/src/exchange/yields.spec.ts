@@ -39,6 +39,7 @@ describe('how many it makes', () => {
     ['24 pcs', 24, 'piece'],
     ['about 10 servings (50g)', 10, 'portion'],
     ['4 ramekins', 4, 'ramekin'],
+    ['8 wedges', 8, 'wedge'],
     ['dozen', 12, 'portion'],
     ['2 dozen cookies', 24, 'cookie'],
     ['Makes about 1 litre (8 scoops)', 8, 'scoop'],
@@ -127,6 +128,8 @@ describe('what the pieces are called', () => {
   test('what it goes into, over the list, is none of it; what is eaten is', () => {
     const { notes, parts } = readFormula('Ice cream base\n500ml tub\n350 ml milk\n20 g allulose');
     expect([notes, parts[0]?.lines.length]).toEqual([['500ml tub'], 2]);
+    const fried = readFormula('Lentil pancakes\n200 g red lentils\n250 ml water\nBlend, fry');
+    expect([fried.method, fried.parts[0]?.lines.length]).toEqual([['Blend, fry'], 2]);
     expect(readFormula('Trifle\n1 brownie\n350 ml milk').parts[0]?.lines.length).toBe(2);
   });
 
