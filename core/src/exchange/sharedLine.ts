@@ -73,7 +73,7 @@ function moreOfTheSame(line: string, larder: Larder): readonly string[] | undefi
 /** "2 eggs + 1 white", "3 large eggs and 2 extra yolks": whole ones, and parts of others. */
 function eggsAndParts(line: string): readonly string[] | undefined {
   const [, eggs, count, part, rest = ''] =
-    /^(\d[\d./ ½]*(?:(?:extra[- ])?(?:large|medium|small|whole|free[- ]range)\s+)*eggs?)\s*(?:,|\+|&|\band\b|\bplus\b)\s*(\d+|an?|one|two|three)\s+(?:(?:extra|more|large|medium|egg)\s+)*(whites?|yolks?)\b(.*)$/i.exec(
+    /^(\d[\d./ ½]*(?:(?:extra[- ])?(?:large|medium|small|whole|free[- ]range)\s+)*eggs?)\s*(?:,|\+|&|\band\b|\bplus\b)\s*(\d+|an?|one|two|three)\s+(?:(?:extra|more|large|medium|egg)\s+)*(whites?|yolks?)(|[,(].*|\s+(?:only|beaten|whisked|whipped|lightly|for|to)\b.*)$/i.exec(
       line,
     ) ?? [];
   return eggs && count && part ? [eggs.trim(), `${count} egg ${part}${rest}`] : undefined;
