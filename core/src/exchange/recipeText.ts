@@ -18,7 +18,7 @@ import {
   type ReadingPlace,
   stripBullet,
 } from './recipeLines';
-import { type StatedYield, yieldAtTheEnd, yieldBeside, yieldByCutting, yieldOf } from './readYield';
+import { readYield, type StatedYield, yieldAtTheEnd, yieldBeside, yieldByCutting, yieldOf } from './readYield';
 import { countingOf, setApart } from './setApart';
 import { ingredientsIn } from './sharedLine';
 
@@ -59,6 +59,9 @@ const ASIDES = [
   /^(.+?)\s+[x×]\s*(\d{1,2}\s+\p{L}+)$/iu,
   /^(.+?)\s+([x×]\s*\d{1,2})$/iu,
 ];
+
+/** "1 base (8 slices)": one thing, and what it is cut into. */
+const ONE_CUT_UP = /^\d{1,2}\s+\p{L}[\p{L} ]{2,20}\([^()]*\d[^()]*\)$/u;
 
 /** "Traybake for a 23 x 33 cm tin": the size stays with the notes, where the tin is looked for. */
 const FOR_A_TIN = /^(.{3,80}?),?\s+((?:for|in)\s+(?:an?|one|two)\s+[^,;]*\d[^,;]*\b(?:tin|pan|dish|mould|mold|tray)s?)$/i;
@@ -154,7 +157,12 @@ function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, la
   }
   // "8 slices | 20 cm tin", "Cut into 12 shards": how many, and what else is to know.
   const told = out.portions || place.seenIngredient ? [] : line.split(/\s+[|·]\s+/);
-  const bare = told.length === 1 && /^\d{1,2}$/.test(line) ? yieldBeside(out.title, line) : undefined;
+  const bare =
+    told.length === 1 && /^\d{1,2}$/.test(line)
+      ? yieldBeside(out.title, line)
+      : told.length === 1 && ONE_CUT_UP.test(line) && !isPlainIngredient(line, larder)
+        ? readYield(`makes ${line}`)
+        : undefined;
   if (bare) {
     out.portions = bare;
     return;

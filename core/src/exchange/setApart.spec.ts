@@ -102,3 +102,13 @@ describe('what stands for one thing', () => {
     expect(grams(line).map(([food]) => food)).toEqual(['whole-milk']);
   });
 });
+
+describe('above and below a list', () => {
+  test('what it goes into, over the list, is none of it; what is eaten is', () => {
+    const { notes, parts } = readFormula('Ice cream base\n500ml tub\n350 ml milk\n20 g allulose');
+    expect([notes, parts[0]?.lines.length]).toEqual([['500ml tub'], 2]);
+    const fried = readFormula('Lentil pancakes\n200 g red lentils\n250 ml water\nBlend, fry');
+    expect([fried.method, fried.parts[0]?.lines.length]).toEqual([['Blend, fry'], 2]);
+    expect(readFormula('Trifle\n1 brownie\n350 ml milk').parts[0]?.lines.length).toBe(2);
+  });
+});
