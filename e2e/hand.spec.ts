@@ -196,6 +196,7 @@ describe('where the eye and the hand go', () => {
 
   test('from the paste to a saved swap by keyboard alone', async () => {
     const { page: keys, faults } = await openPage(opened.browser, `${household.url}/bench/paste`);
+    await keys.waitForSelector('#recipe-text');
     await keys.focus('#recipe-text');
     await keys.keyboard.type('Keyboard muffins\nMakes 6 muffins\n200 g plain flour\n1 egg\n120 ml milk\n60 g sugar\n2 tsp baking powder');
     await sees(keys, '5 lines');
