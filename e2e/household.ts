@@ -224,12 +224,10 @@ export async function press(page: Page, name: string, how: 'click' | 'tap' = 'cl
     await target.evaluate((one) => {
       const kept = globalThis as { missed?: boolean };
       kept.missed = false;
-      // What was drawn anew in its place, and says the same, is as good.
-      const isHit = (hit: Element): boolean => one.contains(hit) || hit.closest('button, a, label')?.textContent === one.textContent;
-      document.addEventListener('click', ({ target: hit }) => (kept.missed = !isHit(hit as Element)), { capture: true, once: true });
+      document.addEventListener('click', ({ target: hit }) => (kept.missed = !one.contains(hit as Node)), { capture: true, once: true });
     });
     await target[how]();
-    const isMissed = await target.evaluate(() => (globalThis as { missed?: boolean }).missed === true).catch(() => false);
+    const isMissed = await target.evaluate((one) => (globalThis as { missed?: boolean }).missed === true && one.isConnected).catch(() => false);
     if (!isMissed) break;
   }
   await shown(page);
