@@ -6,15 +6,18 @@ const LONGEST = 140;
 
 /** What is counted on a plate, as a pattern. */
 const PORTION_WORDS = table.portions.join('|');
+/** "About", "circa", "~", before a number. */
+const ABOUT = '(?:about|approx\\.?|around|approximately|ca?\\.|circa|[~≈])';
 const YIELD = new RegExp(
-  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:about|approx\\.?|around|approximately|up to|an?|ca?\\.|circa|[~≈])?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(?:about\\s+|approx\\.?\\s+|around\\s+|[~≈]\\s*)?(\\d+)\\s+(?:(?:large|small|medium|big|giant|jumbo|mini|thick|thin)\\s+)?(${PORTION_WORDS})(?:\\s*\\([^()]*\\)?)?)\\s*\\.?$`,
+  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:${ABOUT}|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(?:${ABOUT}\\s*)?(\\d+)\\s+(?:(?:large|small|medium|big|giant|jumbo|mini|thick|thin)\\s+)?(${PORTION_WORDS})(?:\\s*\\([^()]*\\)?)?)\\s*\\.?$`,
   'i',
 );
 /** "Makes about 1 litre" says how much, "for a 23 cm tart" how wide: neither says how many. */
-const MASS_OR_VOLUME = /^(?:(?:l|lit(?:re|er)s?|ml|g|grams?|kg|oz|lbs?|pints?|quarts?|cm|mm|in|inch(?:es)?)\b|["”″'])/i;
+const HOW_LARGE =
+  /^(?:(?:l|lit(?:re|er)s?|ml|g|grams?|kg|oz|lbs?|pints?|quarts?|cm|mm|inch(?:es)?|in(?=\s(?:round|square|deep|pie|tart|flan|cake|tin|pan|dish|springform)))\b|["”″'])/i;
 /** "1 loaf (10 slices)", "1 litre (about 8 scoops)", "12 x 1/2 cup servings": what is eaten, and not what it comes in. */
 const INNER = new RegExp(
-  `(?:\\((?:about|approx\\.?|around|[~≈])?\\s*(\\d+)\\s+(${PORTION_WORDS})\\b|(\\d+)\\s+(slices|portions|servings|pieces|squares|bars)\\b|(\\d+)\\s*[x×]\\s*[^ ]+\\s+(?:cups?|g|ml|oz)\\s+(${PORTION_WORDS})\\b)`,
+  `(?:\\(${ABOUT}?\\s*(\\d+)\\s+(${PORTION_WORDS})\\b|(\\d+)\\s+(slices|portions|servings|pieces|squares|bars)\\b|(\\d+)\\s*[x×]\\s*[^ ]+\\s+(?:cups?|g|ml|oz)\\s+(${PORTION_WORDS})\\b)`,
   'i',
 );
 /** "A dozen", "2 dozen cookies" alone; "a dozen eggs" is an ingredient. */
@@ -63,7 +66,7 @@ export function readYield(text: string): StatedYield | undefined {
   if (count && word) return { portions: Number(count), portionWord: singularPortion(word) };
   if (match[4]) return { portions: Number(match[4]), portionWord: singularPortion(match[5] ?? 'portion') };
   const figure = match[1]?.trim().toLowerCase();
-  if (!figure || MASS_OR_VOLUME.test(match[3] ?? '')) return undefined;
+  if (!figure || HOW_LARGE.test(match[3] ?? '')) return undefined;
   const [low] = figure.split(/-|–|to/);
   const base = SMALL[figure] ?? readNumber((low ?? '').replace(/dozen/, '').trim());
   if (base === undefined || base <= 0) return undefined;

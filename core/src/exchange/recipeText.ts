@@ -148,6 +148,14 @@ function asTyped(listed: readonly string[], raw: string): readonly string[] {
   return listed.length > 1 ? listed : [raw.trim()];
 }
 
+/** How many, from a line over the list that says more than that: "8 slices | 20 cm tin", "Cut into 12 shards", "1 base (8 slices)", a bare 16 under "brownies". */
+function yieldOver(title: string, line: string, larder: Larder): StatedYield | undefined {
+  const told = line.split(/\s+[|·]\s+/);
+  if (told.length > 1) return told.map((one) => yieldOf(title, one)).find((one) => one !== undefined);
+  if (/^\d{1,2}$/.test(line)) return yieldBeside(title, line);
+  return ONE_CUT_UP.test(line) && !isPlainIngredient(line, larder) ? readYield(`makes ${line}`) : yieldByCutting(line);
+}
+
 function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, larder: Larder, below: string | undefined): void {
   // "12 biscuits" below an ingredient is another.
   const portions = place.section === 'ingredients' && !out.portions && !(place.seenIngredient && /^\d/.test(line)) ? yieldOf(out.title, line) : undefined;
@@ -155,21 +163,9 @@ function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, la
     out.portions = portions;
     return;
   }
-  // "8 slices | 20 cm tin", "Cut into 12 shards": how many, and what else is to know.
-  const told = out.portions || place.seenIngredient ? [] : line.split(/\s+[|·]\s+/);
-  const bare =
-    told.length === 1 && /^\d{1,2}$/.test(line)
-      ? yieldBeside(out.title, line)
-      : told.length === 1 && ONE_CUT_UP.test(line) && !isPlainIngredient(line, larder)
-        ? readYield(`makes ${line}`)
-        : undefined;
-  if (bare) {
-    out.portions = bare;
-    return;
-  }
-  const among = told.length > 1 ? told.map((one) => yieldOf(out.title, one)).find((one) => one !== undefined) : told.map(yieldByCutting)[0];
-  if (among) {
-    out.portions = among;
+  const over = place.section === 'ingredients' && !out.portions && !place.seenIngredient ? yieldOver(out.title, line, larder) : undefined;
+  if (over) {
+    out.portions = over;
     out.notes.push(line);
     return;
   }

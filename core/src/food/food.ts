@@ -26,6 +26,8 @@ export const FOOD_KINDS = [
   'other',
 ] as const;
 export type FoodKind = (typeof FOOD_KINDS)[number];
+/** What grows, and is bought whole. */
+export const GROWN: ReadonlySet<FoodKind> = new Set(['fruit', 'vegetable', 'pulse']);
 
 /** The fourteen of Reg. (EU) 1169/2011 annex II; the nine of the US (FALCPA, FASTER Act) are among them. */
 export const ALLERGENS = ['gluten', 'crustaceans', 'egg', 'fish', 'peanut', 'soy', 'milk', 'tree nuts', 'celery', 'mustard', 'sesame', 'sulphites', 'lupin', 'molluscs'] as const;

@@ -3,7 +3,29 @@ import fc from 'fast-check';
 import { food, shipped } from '../../test/larder';
 import { readAmount } from '../quantity';
 import { kitchenMeasure } from './kitchenMeasure';
-import { massOf } from './massOf';
+import { asMash, massOf } from './massOf';
+
+describe('a cup of mash', () => {
+  // A cup, smooth: apple sauce 244 g, pumpkin 245, strawberries 232, tomato puree 250, refried beans 238 [USDA SR Legacy, from memory].
+  test.each([
+    ['apple', 244],
+    ['pumpkin', 245],
+    ['strawberries', 232],
+    ['tomato', 250],
+    ['white-beans', 238],
+  ])('%s weighs what its smooth form does, and more than its pieces', (id, smoothG) => {
+    const mash = asMash(food(id));
+    const [pieces, whole] = [food(id), mash].map((one) => massOf({ value: 1, unit: 'cup' }, one, 'us'));
+    if (!mash || !whole || 'gap' in whole || !pieces || 'gap' in pieces) throw new Error(`${id} is no mash`);
+    expect(Math.abs(whole.massG / smoothG - 1)).toBeLessThan(0.06);
+    expect(whole.massG).toBeGreaterThan(pieces.massG);
+  });
+
+  test('leaves, nuts, what is smooth already and what the household weighed itself stay as they are', () => {
+    for (const id of ['spinach', 'walnuts', 'apple-puree', 'dates', 'whole-milk']) expect([id, asMash(food(id))]).toEqual([id, undefined]);
+    expect(asMash({ ...food('apple'), ownMeasures: ['cup'] })).toBeUndefined();
+  });
+});
 
 describe('grams in the measures of a kitchen', () => {
   // Volumes by the convert package; densities: whole milk 1.03 g/mL, oil 0.92, granulated sugar 0.85 [kitchen charts, from memory].

@@ -1,5 +1,5 @@
 import { type Amount, type MeasureSystem, middleOf, unitById, unitFactor } from '../quantity';
-import { type Country, countryOf, type Food } from './food';
+import { type Country, countryOf, type Food, GROWN } from './food';
 
 /** How a line's grams were found, from the surest to the least sure. */
 export type MassBasis = 'weighed' | 'entered' | 'own-piece' | 'own-density' | 'piece' | 'density' | 'custom';
@@ -66,9 +66,8 @@ const LEAVES = 0.35;
  */
 export function asMash(food: Food): Food | undefined {
   const { kind, per100g, densityGPerMl = 0, ownMeasures = [], attributes = [] } = food;
-  const isGrown = kind === 'fruit' || kind === 'vegetable' || kind === 'pulse';
   const isMash = attributes.includes('form:puree') || densityGPerMl >= 0.9;
-  if (!isGrown || isMash || densityGPerMl < LEAVES || (per100g.waterG ?? 0) < JUICY_G || ownMeasures.includes('cup')) return undefined;
+  if (!GROWN.has(kind) || isMash || densityGPerMl < LEAVES || (per100g.waterG ?? 0) < JUICY_G || ownMeasures.includes('cup')) return undefined;
   return { ...food, densityGPerMl: 1 };
 }
 

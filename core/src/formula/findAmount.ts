@@ -88,7 +88,7 @@ function isWeightOrVolume(amount: Amount): boolean {
 const BEHIND = /^(.{2,100}?)[\s,]+(?:[~≈=]|(?:about|approx\.?|approximately|around|roughly|ca\.?)\s)\s*(?=\d)/i;
 
 /** "The liquid only, about 150 ml". */
-const LIQUID_ONLY = /^(?:the\s+)?(?:liquid|brine|water)(?:\s+only)?\s*[,:–-]?\s*(?:about|approx\.?|around|[~≈])?\s*(\d.*)$/i;
+const LIQUID_ONLY = /^(?:the\s+)?(?:liquid|brine|water)\s+only\s*[,:–-]?\s*(?:about|approx\.?|around|[~≈])?\s*(\d.*)$/i;
 
 const WEIGHT_OF = /^(?:(?:in\s+)?total|(?:when\s+)?(?:peeled|drained|pitted|mashed|prepared|cooked|trimmed)(?:\s+weight)?|weight|all\s+told)?$/i;
 

@@ -143,13 +143,14 @@ export function guessClass(formula: Pick<Formula, 'method' | 'title' | 'parts'>,
   return best && { product: best.product, signs: best.signs };
 }
 
-/** "Raw cashew cheesecake"; of raw sugar something else may be said. */
-const RAW = /\braw\b(?! (?:sugar|cane|honey|milk|cacao|cocoa|cashews?|almonds?|nuts?)\b)/i;
+/** "Raw cashew cheesecake"; raw sugar is only its sugar. */
+const RAW = /\braw\b(?! (?:sugar|cane|honey|milk|cacao|cocoa)\b)/i;
 
 /** What the title names; where the method only chills it, or the title says raw, what it is called without the oven. */
 function titledClass({ title, method = [] }: ClassClues, classes: readonly ProductClass[]): ProductClass | undefined {
   const named = namedBy(title, classes);
-  if (named?.heat !== 'oven' || !(heatTold(method).isOnlyChilled || RAW.test(title))) return named;
+  const { isCooked, isOnlyChilled } = heatTold(method);
+  if (named?.heat !== 'oven' || !(isOnlyChilled || (RAW.test(title) && !isCooked))) return named;
   return namedBy(`${UNBAKED} ${title}`, classes);
 }
 

@@ -70,6 +70,8 @@ describe('the class of a treat', () => {
     expect(byMethod('Oat cookies')).toBe('drop-cookie');
     expect(byMethod('Cashew “cheesecake” (raw, vegan)', 'Blend and pour.')).toBe('set-pudding');
     expect(byMethod('Cashew cheesecake', 'Blend, pour, freeze 4 h.')).toBe('set-pudding');
+    expect(byMethod('Raw cashew cheesecake', 'Blend and pour.')).toBe('set-pudding');
+    expect(byMethod('Raw cashew cheesecake', 'Blend, pour, bake 30 minutes at 150 °C.')).toBe('cheesecake');
     expect(byMethod('Raw honey cake', 'Mix and pour.')).toBe('layer-cake');
     expect(byMethod('Oat cookies', 'Mix and shape, freeze the rest.')).toBe('drop-cookie');
     expect(byMethod('Pancakes', 'Chill the batter overnight.')).toBe('pancake');

@@ -36,7 +36,7 @@ function nearOriginal(role: LedgerRole, original: number, isClassed: boolean): {
     ? Math.max(follows.share * Math.abs(original), follows.least)
     : Math.max(FOLLOWS_UNCLASSED.share * Math.abs(original), FOLLOWS_UNCLASSED.times * noticedLeast);
   const [low, high] = [original - reach, original + reach];
-  // Neither soda left over nor acid to spare is never too little of either.
+  // Acid and soda in balance are never a fault, whatever the original left over.
   return runsBelowZero ? { low: Math.min(low, 0), high: Math.max(high, 0) } : { low, high };
 }
 

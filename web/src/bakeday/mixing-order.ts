@@ -17,7 +17,6 @@ const grams = (massG: number | undefined): string => (massG === undefined ? SAY.
 /** The order in which it is mixed, step by step, mended by dragging or by the arrows. */
 @Component({
   selector: 'fm-mixing-order',
-
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mixing-order.html',
   styleUrl: './mixing-order.less',

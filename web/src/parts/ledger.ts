@@ -74,7 +74,7 @@ export class Ledger {
     this.desk.describe({ judgedPartId: partId === this.parts()[0]?.value ? undefined : partId }, 'judged part');
   }
 
-  protected readonly hasOpen = computed(() => (this.desk.sheet()?.open.length ?? 0) > 0);
+  protected readonly hasOpen = this.behind(() => (this.desk.sheet()?.open.length ?? 0) > 0);
   protected readonly isAsking = computed(() => this.standing()?.rows.some(({ state, left }) => (state === 'low' || state === 'high') && !left) ?? false);
 
   protected readonly gauges = computed((): readonly Gauge[] => {
@@ -114,7 +114,7 @@ export class Ledger {
   });
 
   /** What settling came to: all is well only where nothing is asked, warned of or above its limit. */
-  protected readonly settledWords = computed(() => {
+  protected readonly settledWords = this.behind(() => {
     const settled = this.settling.settled();
     if (!settled) return '';
     const { length } = settled.taken;

@@ -1,4 +1,4 @@
-import { type Food, type FoodKind } from '../food';
+import { type Food, type FoodKind, GROWN } from '../food';
 import { type Attribute, type NameAxis, axisOf } from './grammar';
 
 /**
@@ -17,7 +17,6 @@ const DRY_G = 25;
 const POURS_G = 15;
 
 const FAT_MATTERS: ReadonlySet<FoodKind> = new Set(['dairy', 'fat', 'plant-drink', 'topping', 'nut', 'egg', 'biscuit', 'other']);
-const GROWN: ReadonlySet<FoodKind> = new Set(['fruit', 'vegetable', 'pulse']);
 const POWDERS: ReadonlySet<FoodKind> = new Set(['flour', 'starch', 'protein', 'gum', 'sweetener', 'leavening', 'flavour', 'chocolate']);
 /** Kinds that are made in flavours, so that a word of a flavour before the head is one. */
 export const FLAVOURED_KINDS: ReadonlySet<FoodKind> = new Set(['protein', 'dairy', 'plant-drink', 'starch', 'topping', 'sweetener', 'flavour', 'leavening', 'other']);
