@@ -4,33 +4,29 @@ import { AT, read, type Sums } from './brings';
 import { givenOf, type Role } from './describe';
 import { erythritolHeld } from './freezing';
 
-interface Curve {
+/** An intense sweetener: its curve by the mg/L at which half of the most is reached, or by how many times as sweet as sugar it is at 5 %. */
+interface Known {
+  readonly name: string;
   /** The most it can give, in per cent sucrose. */
   readonly mostPercent: number;
-  /** mg/L at which half of that is reached. */
+  readonly halfMgPerL?: number;
+  readonly timesSugar?: number;
+}
+
+const KNOWN: Readonly<Record<Intense, Known>> = table.intense;
+
+interface Curve {
+  readonly mostPercent: number;
   readonly halfMgPerL: number;
 }
 
-/** K of a curve that is `times` as sweet as 5 % sucrose: R = Rm C/(K + C) solved at R = 5. */
-function fitted(mostPercent: number, times: number): Curve {
-  return { mostPercent, halfMgPerL: (50_000 / times) * (mostPercent / 5 - 1) };
+/** R = Rm C/(K + C), K solved at R = 5 where only the times are known. */
+function curveOf({ mostPercent, halfMgPerL, timesSugar = NaN }: Known): Curve {
+  return { mostPercent, halfMgPerL: halfMgPerL ?? (50_000 / timesSugar) * (mostPercent / 5 - 1) };
 }
 
-/**
- * Sweetness of intense sweeteners in water, R = Rm C/(K + C) [DuBois et al. 1991, ACS Symposium Series 450; constants from
- * memory]. Mogroside is fitted to 250 times sucrose at 5 %, sucralose to 600: house models. The published curve of sucralose
- * levels off at 14.7 %; kitchens count it 600 times at any strength and find it so, hence a ceiling that no treat reaches.
- */
-const CURVES: Readonly<Record<Intense, Curve>> = {
-  aspartame: { mostPercent: 16, halfMgPerL: 560 },
-  'acesulfame-k': { mostPercent: 11.6, halfMgPerL: 470 },
-  saccharin: { mostPercent: 10.1, halfMgPerL: 115 },
-  'rebaudioside-a': { mostPercent: 10, halfMgPerL: 200 },
-  stevioside: { mostPercent: 9.9, halfMgPerL: 287 },
-  cyclamate: { mostPercent: 15.2, halfMgPerL: 1900 },
-  sucralose: fitted(60, 600),
-  mogroside: fitted(11, 250),
-};
+/** Sweetness of intense sweeteners in water, R = Rm C/(K + C) [DuBois et al. 1991, ACS Symposium Series 450]; constants in data/language/sweeteners.json. */
+const CURVES = Object.fromEntries(INTENSE.map((one) => [one, curveOf(KNOWN[one])])) as Readonly<Record<Intense, Curve>>;
 
 /** Sweetness in per cent sucrose of an intense sweetener at mg/L. Example: 83 mg/L of sucralose is as 5 % sugar. */
 export function intenseSweetness(sweetener: Intense, mgPerL: number): number {
@@ -194,9 +190,7 @@ export function sweetenerWarnings(sums: Sums, servedC: number): readonly Sweeten
   for (const one of spent) {
     const tastes = BITTER.find(({ of }) => of.includes(one))?.tastes;
     const taste = tastes === undefined ? '' : ` but tastes ${tastes}`;
-    warnings.push({ kind: 'ceiling', words: `More ${SWEETENER_NAMES[one] ?? one} adds next to nothing here${taste}: a second, unlike sweetener would.` });
+    warnings.push({ kind: 'ceiling', words: `More ${KNOWN[one].name} adds next to nothing here${taste}: a second, unlike sweetener would.` });
   }
   return warnings;
 }
-
-const SWEETENER_NAMES: Readonly<Partial<Record<Intense, string>>> = { 'rebaudioside-a': 'stevia', stevioside: 'stevia', mogroside: 'monk fruit', 'acesulfame-k': 'acesulfame K' };
