@@ -65,6 +65,8 @@ export class TryAdvice {
     return sheet && asPoured(sheet, one.poured, one.factor);
   };
   private readonly sheet = computed(() => this.sheetOf(this.asked()));
+  /** Its lines are here: a press before that would come to nothing. */
+  protected readonly isHere = computed(() => this.sheet() !== undefined && this.desk.larder() !== undefined && this.desk.tables() !== undefined);
 
   protected readonly proposal = computed(() => {
     const pair = this.pair();
