@@ -16,6 +16,7 @@ import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
+import { Stands } from '../ui/stands';
 
 /** A second press on Save is not yet one on what takes its place, milliseconds. */
 const REST_MS = 800;
@@ -23,7 +24,7 @@ const REST_MS = 800;
 /** Title, class, portions, goals, tries and the state of saving. */
 @Component({
   selector: 'fm-bench-head',
-  imports: [Button, Field, MoreMenu, Picker, Tooltip],
+  imports: [Button, Field, MoreMenu, Picker, Stands, Tooltip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-head.html',
   styleUrl: './bench-head.less',

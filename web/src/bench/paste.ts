@@ -28,6 +28,7 @@ import { Choice, type Option } from '../ui/choice';
 import { FarReader, READ_HERE } from './far-reader';
 import { ReadLine } from './read-line';
 import { fieldNumber, numberWithin } from '../ui/numbers';
+import { Stands } from '../ui/stands';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
@@ -64,7 +65,7 @@ interface Reading {
 /** A recipe as text on the left, what Fellmist reads in it on the right, mended in place and put on the bench. */
 @Component({
   selector: 'fm-paste',
-  imports: [Button, Choice, Field, ReadLine],
+  imports: [Button, Choice, Field, ReadLine, Stands],
   providers: [FarReader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './paste.html',

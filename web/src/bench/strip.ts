@@ -11,6 +11,7 @@ import { Picker } from '../ui/pick';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { aPortionAtHead } from '../ui/portionWords';
+import { Stands } from '../ui/stands';
 import type { Asked } from '../parts/why-panel';
 import { SAY } from './words';
 
@@ -33,7 +34,7 @@ type PlateSize = 'portion' | 'per100g' | 'batch' | 'eaten';
 /** A portion's figures in large numerals, with the original, the change and the likely range. */
 @Component({
   selector: 'fm-strip',
-  imports: [Button, Field, Picker],
+  imports: [Button, Field, Picker, Stands],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './strip.html',
   styleUrl: './strip.less',

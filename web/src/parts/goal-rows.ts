@@ -6,6 +6,7 @@ import { FIGURE_ROWS } from '../ui/figures';
 import { goalFacts, sizeWords } from '../ui/goalWords';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Picker } from '../ui/pick';
+import { Stands } from '../ui/stands';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
@@ -16,7 +17,7 @@ const KIND_WORDS: Readonly<Record<GoalKind, string>> = { 'at most': SAY.atMost, 
 /** The goals of the formula on the bench, each to be changed where it stands. */
 @Component({
   selector: 'fm-goal-rows',
-  imports: [Button, Field, Picker],
+  imports: [Button, Field, Picker, Stands],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './goal-rows.html',
   styleUrl: './goal-rows.less',

@@ -15,6 +15,7 @@ import { Value } from '../ui/zorro/value';
 import { Sheet } from '../ui/sheet';
 import { Picker } from '../ui/pick';
 import { aPortion } from '../ui/portionWords';
+import { Stands } from '../ui/stands';
 import { SAY } from './words';
 
 const SHARES = [
@@ -46,7 +47,7 @@ function ratioOf(rule: SwapRule): string {
 /** The candidate drawer of one line: stand-ins ranked for the schools, a blend of one's own, and how the line goes in. */
 @Component({
   selector: 'fm-swap-panel',
-  imports: [Button, Checkbox, Choice, Field, FoodSelect, Picker, Sheet, Value],
+  imports: [Button, Checkbox, Choice, Field, FoodSelect, Picker, Sheet, Stands, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './swap-panel.html',
   styleUrl: './swap-panel.less',
