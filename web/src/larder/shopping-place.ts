@@ -27,7 +27,8 @@ export class ShoppingPlace {
   protected readonly say = SAY;
   private readonly store = inject(Store);
   private readonly preferences = inject(Preferences);
-  protected readonly page = this.store.selectSignal(shoppingFeature.selectPage);
+  protected readonly page = this.store.selectSignal(shoppingFeature.selectList);
+  protected readonly held = this.store.selectSignal(shoppingFeature.selectHeld);
   protected readonly failure = this.store.selectSignal(shoppingFeature.selectFailure);
   private readonly useUp = this.store.selectSignal(shoppingFeature.selectUseUp);
 

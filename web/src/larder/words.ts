@@ -215,6 +215,7 @@ export const SAY = {
   thePackInYourHand: 'The pack in your hand decides the numbers: enter its label, weigh its scoop, and formulas use them at once.',
   theWeightOfThatMeasure: 'The weight of that measure is not known for this food; give the grams.',
   thirst: 'Thirst',
+  ticksAreKept: (a: number) => said`The server does not answer: ${a === 1 ? '1 tick is' : said`${a} ticks are`} kept here and told once it does.`,
   thirstTests: 'Thirst tests',
   thisPack: 'this pack',
   thisPackIsNotIn: 'This pack is not in the larder',

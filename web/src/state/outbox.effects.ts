@@ -5,7 +5,6 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import {
   catchError,
-  concat,
   concatMap,
   defer,
   EMPTY,
@@ -18,7 +17,7 @@ import {
   merge,
   type Observable,
   of,
-  switchMap,
+  throwError,
   timeout,
   TimeoutError,
   withLatestFrom,
@@ -27,6 +26,7 @@ import { Api, failureWords, problemOf } from './api';
 import { benchActions, benchFeature } from './bench.feature';
 import type { WaitingSave } from './draftBook';
 import { Outbox } from './outbox';
+import { sendAll } from './sendAll';
 
 /** An answer that does not come within this time will not come; the save waits and counts once. */
 const ANSWER_WITHIN_MS = 15_000;
@@ -52,21 +52,19 @@ export function refusedSave({ formulaId, request }: WaitingSave, error: unknown)
 }
 
 /** All that waits, in its order, each once, until none is left or the server is away again. */
-function sendAll(api: Api, outbox: Outbox): Observable<Action> {
-  return defer(() => outbox.first()).pipe(
-    switchMap((save) => {
-      if (!save) return EMPTY;
-      return sendSave(api, save).pipe(
+function sendSaves(api: Api, outbox: Outbox): Observable<Action> {
+  return sendAll(
+    () => from(outbox.first()),
+    (save) =>
+      sendSave(api, save).pipe(
         concatMap((stored) => from(outbox.arrived({ save, stored })).pipe(map((): Action => benchActions.saved({ formulaId: save.formulaId, stored, sent: save.request })))),
-        concatMap((saved) => concat(of(saved), sendAll(api, outbox))),
         catchError((error: unknown) => {
-          if (isOutOfReach(error)) return EMPTY;
+          if (isOutOfReach(error)) return throwError(() => error);
           outbox.hold(save.formulaId);
-          return concat(of(refusedSave(save, error)), sendAll(api, outbox));
+          return of(refusedSave(save, error));
         }),
-      );
-    }),
-  );
+      ),
+  ).pipe(catchError(() => EMPTY));
 }
 
 export const sendWaiting = createEffect(
@@ -77,7 +75,7 @@ export const sendWaiting = createEffect(
       interval(ASKED_AGAIN_MS),
     ).pipe(
       filter(() => outbox.waiting().length > 0),
-      exhaustMap(() => outbox.alone(sendAll(api, outbox))),
+      exhaustMap(() => outbox.alone(sendSaves(api, outbox))),
     ),
   { functional: true },
 );

@@ -5,6 +5,7 @@ import { Store } from '@ngrx/store';
 import { Asking } from './asking';
 import { benchFeature } from './bench.feature';
 import { Desk } from './desk';
+import { keepList, keptList } from './keptList';
 import { larderFeature } from './larder.feature';
 import { lookupActions } from './lookup.actions';
 
@@ -27,15 +28,6 @@ const SEEN = 'fellmist.packsSeen';
 /** So many are remembered as seen, the last of them. */
 const MOST_SEEN = 300;
 
-function seenKeys(): readonly string[] {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(SEEN) ?? '[]');
-    return Array.isArray(kept) ? kept.filter((key) => typeof key === 'string') : [];
-  } catch {
-    return [];
-  }
-}
-
 /**
  * What the packs of the formula on the bench learned since its last try was saved, and what that makes of it: told once. A try
  * that is saved now knows the packs as they are.
@@ -50,7 +42,7 @@ export class PacksSince {
   private readonly saved = this.store.selectSignal(benchFeature.selectSaved);
   private readonly packs = this.store.selectSignal(larderFeature.selectPacksById);
   private readonly changed = signal<readonly Changed[]>([]);
-  private readonly seen = signal(seenKeys());
+  private readonly seen = signal(keptList<string>(SEEN));
 
   /** The packs of the try that was opened, by what they are saved as: asked for anew when one of them is saved. */
   private readonly used = computed(
@@ -92,6 +84,6 @@ export class PacksSince {
   /** It was told, and is not told again. */
   putAway(): void {
     this.seen.update((seen) => [...seen, ...this.changed().map(({ key }) => key)].slice(-MOST_SEEN));
-    localStorage.setItem(SEEN, JSON.stringify(this.seen()));
+    keepList(SEEN, this.seen());
   }
 }

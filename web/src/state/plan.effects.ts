@@ -1,14 +1,35 @@
 import { DOCUMENT, inject } from '@angular/core';
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import type { PlanHead, StoredPlan } from '@fellmist/contract';
+import type { PlanChange } from '@fellmist/core/bake';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, concatMap, EMPTY, exhaustMap, filter, from, ignoreElements, map, merge, mergeMap, of, switchMap, tap, throwError, timer, withLatestFrom } from 'rxjs';
-import { failureWords } from './api';
+import {
+  catchError,
+  concat,
+  concatMap,
+  EMPTY,
+  exhaustMap,
+  filter,
+  from,
+  ignoreElements,
+  map,
+  merge,
+  mergeMap,
+  type Observable,
+  of,
+  switchMap,
+  tap,
+  throwError,
+  timer,
+  withLatestFrom,
+} from 'rxjs';
+import { failureWords, isRefused } from './api';
 import { answering } from './asking';
 import { Clock } from './clock';
 import { keepPlanChanges, keptPlanChanges, plansThatWait } from './keptPlans';
 import { planActions, planFeature, planUrl } from './plan.feature';
+import { sendAll } from './sendAll';
 
 /** How often a plan that is seen asks what another phone did, milliseconds. */
 const ASK_MS = 10_000;
@@ -52,26 +73,46 @@ export const openPlan = createEffect(
 
 /** One change after the other; what could not be told is told again with the next look at the server. */
 export const savePlan = createEffect(
-  (actions = inject(Actions), http = inject(HttpClient), store = inject(Store), page = inject(DOCUMENT)) =>
-    merge(actions.pipe(ofType(planActions.changed, planActions.saved, planActions.opened)), timer(ASK_MS, ASK_MS).pipe(filter(() => page.visibilityState !== 'hidden'))).pipe(
-      withLatestFrom(store.select(planFeature.selectStored), store.select(planFeature.selectWaiting)),
-      filter(([trigger, stored, waiting]) => stored !== undefined && (waiting.length > 0 || typeof trigger === 'number')),
-      exhaustMap(([, stored, [change]]) => {
-        const url = planUrl(stored?.id ?? '');
-        const request = change ? http.patch<StoredPlan>(url, change) : http.get<StoredPlan>(url);
-        return request.pipe(
-          map((answer): Action => planActions.saved({ stored: answer, changes: change ? 1 : 0 })),
-          catchError((error: unknown) =>
-            of(
-              planActions.notSaved({
-                words: failureWords(error),
-                isRefused: change !== undefined && error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500,
-              }),
-            ),
-          ),
-        );
-      }),
-    ),
+  (actions = inject(Actions), http = inject(HttpClient), store = inject(Store), page = inject(DOCUMENT)) => {
+    const [stored, waiting] = [store.selectSignal(planFeature.selectStored), store.selectSignal(planFeature.selectWaiting)];
+    const next = () => {
+      const [plan, change] = [stored(), waiting()[0]];
+      return plan && change && { id: plan.id, change };
+    };
+    /** Where the server is away, nothing more is asked of it now. */
+    const heard = (id: string, asked: Observable<StoredPlan>, changes: 0 | 1): Observable<Action> =>
+      asked.pipe(
+        map((answer): Action => planActions.saved({ stored: answer, changes })),
+        catchError((error: unknown) => {
+          const failed = of(planActions.notSaved({ id, words: failureWords(error), isRefused: changes === 1 && isRefused(error) }));
+          return isRefused(error)
+            ? failed
+            : concat(
+                failed,
+                throwError(() => error),
+              );
+        }),
+      );
+    const look = (id: string | undefined): Observable<Action> => (id === undefined || next() ? EMPTY : heard(id, http.get<StoredPlan>(planUrl(id)), 0));
+    const tell = ({ id, change }: { readonly id: string; readonly change: PlanChange }): Observable<Action> => heard(id, http.patch<StoredPlan>(planUrl(id), change), 1);
+    return merge(
+      actions.pipe(
+        ofType(planActions.changed, planActions.opened),
+        map(() => false),
+      ),
+      timer(ASK_MS, ASK_MS).pipe(
+        filter(() => page.visibilityState !== 'hidden'),
+        map(() => true),
+      ),
+    ).pipe(
+      exhaustMap((isLook) =>
+        concat(
+          isLook ? look(stored()?.id) : EMPTY,
+          sendAll(() => of(next()), tell),
+        ).pipe(catchError(() => EMPTY)),
+      ),
+    );
+  },
   { functional: true },
 );
 
@@ -99,11 +140,7 @@ export const tellOtherPlans = createEffect(
           concatMap((id) =>
             from(keptPlanChanges(id)).pipe(
               // One that nobody can take, or whose plan is gone, holds up no other.
-              concatMap((change) =>
-                http
-                  .patch(planUrl(id), change)
-                  .pipe(catchError((error: unknown) => (error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500 ? EMPTY : throwError(() => error)))),
-              ),
+              concatMap((change) => http.patch(planUrl(id), change).pipe(catchError((error: unknown) => (isRefused(error) ? EMPTY : throwError(() => error))))),
               ignoreElements(),
               tap({ complete: () => keepPlanChanges(id, []) }),
               catchError(() => EMPTY),

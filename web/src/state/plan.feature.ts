@@ -16,7 +16,7 @@ export const planActions = createActionGroup({
     Closed: emptyProps(),
     Changed: props<{ change: PlanChange }>(),
     Saved: props<{ stored: StoredPlan; changes: number }>(),
-    'Not Saved': props<{ words: string; isRefused: boolean }>(),
+    'Not Saved': props<{ id: string; words: string; isRefused: boolean }>(),
     Remove: props<{ head: PlanHead }>(),
     Restore: props<{ head: PlanHead }>(),
   },
@@ -65,9 +65,10 @@ export const planFeature = createFeature({
     on(planActions.saved, (state, { stored, changes }): PlanState =>
       state.stored?.id === stored.id ? { ...state, stored, failure: undefined, waiting: state.waiting.slice(changes) } : state,
     ),
-    on(planActions.notSaved, (state, { words, isRefused }): PlanState =>
-      isRefused ? { ...state, waiting: state.waiting.slice(1), refused: words } : { ...state, failure: words },
-    ),
+    on(planActions.notSaved, (state, { id, words, isRefused }): PlanState => {
+      if (state.stored?.id !== id) return state;
+      return isRefused ? { ...state, waiting: state.waiting.slice(1), refused: words } : { ...state, failure: words };
+    }),
   ),
   extraSelectors: ({ selectStored, selectWaiting }) => ({
     /** The plan with what was changed and is still on its way. */
