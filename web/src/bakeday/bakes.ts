@@ -91,8 +91,12 @@ export class Bakes {
   }
 
   protected remove(head: BakeHead): void {
-    this.store.dispatch(bakeActions.remove({ head }));
-    this.told.undoable(SAY.tookOff(head.title), () => this.store.dispatch(bakeActions.restore({ head })));
+    this.asking
+      .ask((ask) => bakeActions.remove({ ask, head }))
+      .subscribe((removed) => {
+        this.fault.set(removed.ok ? undefined : removed.words);
+        if (removed.ok) this.told.undoable(SAY.tookOff(head.title), () => this.store.dispatch(bakeActions.restore({ head })));
+      });
   }
 
   protected older(): void {

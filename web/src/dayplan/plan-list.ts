@@ -49,7 +49,9 @@ export class PlanList {
   }
 
   protected remove(head: PlanHead): void {
-    this.store.dispatch(planActions.remove({ head }));
-    this.told.undoable(SAY.takenOff(head.name), () => this.store.dispatch(planActions.restore({ head })));
+    this.desk.remove(head).subscribe((removed) => {
+      this.fault.set(removed.ok ? undefined : removed.words);
+      if (removed.ok) this.told.undoable(SAY.takenOff(head.name), () => this.store.dispatch(planActions.restore({ head })));
+    });
   }
 }

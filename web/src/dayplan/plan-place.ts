@@ -257,9 +257,12 @@ export class PlanPlace {
     const [stored, plan] = [this.desk.stored(), this.desk.plan()];
     if (!stored || !plan) return;
     const head = { id: stored.id, name: plan.name, serveAt: plan.serveAt, titles: [] };
-    this.store.dispatch(planActions.remove({ head }));
-    this.told.undoable(SAY.takenOff(plan.name), () => this.store.dispatch(planActions.restore({ head })));
-    void this.router.navigate(['/bakes']);
+    this.desk.remove(head).subscribe((removed) => {
+      this.fault.set(removed.ok ? undefined : removed.words);
+      if (!removed.ok) return;
+      this.told.undoable(SAY.takenOff(plan.name), () => this.store.dispatch(planActions.restore({ head })));
+      void this.router.navigate(['/bakes']);
+    });
   }
 
   protected retry(): void {

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { KeptPortions } from '@fellmist/contract';
 import { Store } from '@ngrx/store';
 import { addDays, formatISO, parseISO } from 'date-fns';
+import { Asking } from '../state/asking';
 import { keptActions, keptFeature } from '../state/kept.feature';
 import { Preferences } from '../state/preferences';
 import { today } from '../ui/day';
@@ -26,6 +27,7 @@ import { LOCALE } from '../ui/locale';
 export class KeptList {
   protected readonly say = SAY;
   private readonly store = inject(Store);
+  private readonly asking = inject(Asking);
   private readonly told = inject(Told);
   /** Only what is due within so many days; all, where it is not given. */
   readonly withinDays = input<number>();
@@ -33,7 +35,8 @@ export class KeptList {
   /** Who eats: a choice only where the household named people. */
   protected readonly people = computed(() => [{ value: '', label: SAY.somebody }, ...(this.preferences.settings().people ?? []).map((name) => ({ value: name, label: name }))]);
   protected readonly eater = signal('');
-  protected readonly failure = this.store.selectSignal(keptFeature.selectFailure);
+  private readonly failure = this.store.selectSignal(keptFeature.selectFailure);
+  protected readonly fault = linkedSignal(() => this.failure());
   private readonly kept = this.store.selectSignal(keptFeature.selectKept);
   private readonly days = new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
 
@@ -64,7 +67,11 @@ export class KeptList {
 
   protected eat(portions: KeptPortions): void {
     const eventId = crypto.randomUUID();
-    this.store.dispatch(keptActions.eaten({ portions, eventId, name: this.eater() }));
-    this.told.undoable(SAY.ateOne(portions.title), () => this.store.dispatch(keptActions.eatingUndone({ bakeId: portions.bakeId, eventId })));
+    this.asking
+      .ask((ask) => keptActions.eaten({ ask, portions, eventId, name: this.eater() }))
+      .subscribe((eaten) => {
+        this.fault.set(eaten.ok ? undefined : eaten.words);
+        if (eaten.ok) this.told.undoable(SAY.ateOne(portions.title), () => this.store.dispatch(keptActions.eatingUndone({ bakeId: portions.bakeId, eventId })));
+      });
   }
 }

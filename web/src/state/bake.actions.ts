@@ -17,7 +17,7 @@ export const bakeActions = createActionGroup({
     /** A bake that is over before Fellmist hears of it: all its events at once. */
     'Write Down': props<{ ask: Ask<StoredBake>; id: string; planned: BakeEvent; then: readonly BakeEvent[] }>(),
     Begin: props<{ ask: Ask<StoredBake>; id: string; planned: BakeEvent }>(),
-    Remove: props<{ head: BakeHead }>(),
+    Remove: props<{ ask: Ask<unknown>; head: BakeHead }>(),
     Removed: props<{ head: BakeHead }>(),
     Restore: props<{ head: BakeHead }>(),
     /** The baker's hand is on a bake's row: it is fetched before it is asked for. */

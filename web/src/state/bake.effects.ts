@@ -66,12 +66,7 @@ export const removeBake = createEffect(
   (actions = inject(Actions), api = inject(BakeApi)) =>
     actions.pipe(
       ofType(bakeActions.remove),
-      concatMap(({ head }) =>
-        api.remove(head.id).pipe(
-          map((): Action => bakeActions.removed({ head })),
-          catchError((error: unknown) => of(bakeActions.listFailed({ words: failureWords(error) }))),
-        ),
-      ),
+      concatMap(({ ask, head }) => answering(ask, api.remove(head.id), () => [bakeActions.removed({ head })])),
     ),
   { functional: true },
 );

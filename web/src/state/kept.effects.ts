@@ -5,6 +5,7 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
 import { catchError, concatMap, map, type Observable, of, switchMap } from 'rxjs';
 import { failureWords } from './api';
+import { answering } from './asking';
 import { keptActions } from './kept.feature';
 
 type Listed = Observable<readonly KeptPortions[]>;
@@ -29,9 +30,9 @@ export const eatOne = createEffect(
   (actions = inject(Actions), http = inject(HttpClient)) =>
     actions.pipe(
       ofType(keptActions.eaten),
-      concatMap(({ portions: { bakeId, place }, eventId, name }) => {
+      concatMap(({ ask, portions: { bakeId, place }, eventId, name }) => {
         const eat: Eat = { id: eventId, place, ...(name ? { name } : {}) };
-        return answered(http.post<readonly KeptPortions[]>(bakeAt(bakeId, '/eaten'), eat));
+        return answering(ask, http.post<readonly KeptPortions[]>(bakeAt(bakeId, '/eaten'), eat), (kept) => [keptActions.loaded({ kept })]);
       }),
     ),
   { functional: true },

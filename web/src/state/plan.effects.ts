@@ -155,15 +155,22 @@ export const tellOtherPlans = createEffect(
 export const removePlan = createEffect(
   (actions = inject(Actions), http = inject(HttpClient)) =>
     actions.pipe(
-      ofType(planActions.remove, planActions.restore),
-      mergeMap((action) => {
-        const { id } = action.head;
-        const request = action.type === planActions.remove.type ? http.delete(planUrl(id)) : http.post(planUrl(id, '/restore'), {});
-        return request.pipe(
+      ofType(planActions.remove),
+      mergeMap(({ ask, head }) => answering(ask, http.delete(planUrl(head.id)), () => [planActions.listWanted()])),
+    ),
+  { functional: true },
+);
+
+export const restorePlan = createEffect(
+  (actions = inject(Actions), http = inject(HttpClient)) =>
+    actions.pipe(
+      ofType(planActions.restore),
+      mergeMap(({ head }) =>
+        http.post(planUrl(head.id, '/restore'), {}).pipe(
           map(() => planActions.listWanted()),
           catchError((error: unknown) => of(planActions.listFailed({ words: failureWords(error) }))),
-        );
-      }),
+        ),
+      ),
     ),
   { functional: true },
 );

@@ -17,7 +17,7 @@ export const planActions = createActionGroup({
     Changed: props<{ change: PlanChange }>(),
     Saved: props<{ stored: StoredPlan; changes: number }>(),
     'Not Saved': props<{ id: string; words: string; isRefused: boolean }>(),
-    Remove: props<{ head: PlanHead }>(),
+    Remove: props<{ ask: Ask<unknown>; head: PlanHead }>(),
     Restore: props<{ head: PlanHead }>(),
   },
 });
@@ -49,7 +49,6 @@ export const planFeature = createFeature({
     initial,
     on(planActions.listLoaded, (state, { heads }): PlanState => ({ ...state, heads, listFailure: undefined })),
     on(planActions.listFailed, (state, { words }): PlanState => ({ ...state, listFailure: words })),
-    on(planActions.remove, (state, { head }): PlanState => ({ ...state, heads: state.heads?.filter(({ id }) => id !== head.id) })),
     on(planActions.openWanted, (state, { id }): PlanState => (state.stored?.id === id ? state : { ...state, ...NOTHING, opening: 'opening' })),
     on(planActions.opened, (state, { stored, kept = [] }): PlanState => ({
       ...state,

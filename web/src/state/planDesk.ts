@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { StoredPlan } from '@fellmist/contract';
+import type { PlanHead, StoredPlan } from '@fellmist/contract';
 import { classOf } from '@fellmist/core';
 import { askOf, type DayPlan, type HeldStep, type Plan, type PlanAsk, type PlanChange, type PlannedTreat } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
@@ -101,6 +101,10 @@ export class PlanDesk {
     const id = crypto.randomUUID();
     const plan: Plan = { name, from: 'serving', serveAt, room: {}, treats: {}, held: {} };
     return this.asking.ask<StoredPlan>((ask) => planActions.begin({ ask, id, plan })).pipe(map((answer): Answer<string> => (answer.ok ? { ok: true, value: id } : answer)));
+  }
+
+  remove(head: PlanHead): Observable<Answer<unknown>> {
+    return this.asking.ask((ask) => planActions.remove({ ask, head }));
   }
 
   nowIso(): string {
