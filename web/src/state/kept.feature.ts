@@ -9,7 +9,7 @@ export const keptActions = createActionGroup({
     Loaded: props<{ kept: readonly KeptPortions[] }>(),
     Failed: props<{ words: string }>(),
     /** A portion is eaten; the id is that of the event, by which it can be taken back. */
-    Eaten: props<{ ask: Ask<unknown>; portions: KeptPortions; eventId: string; name?: string }>(),
+    Eaten: props<{ ask: Ask<readonly KeptPortions[]>; portions: KeptPortions; eventId: string; name?: string }>(),
     'Eating Undone': props<{ bakeId: string; eventId: string }>(),
   },
 });
