@@ -68,7 +68,7 @@ export class KeptList {
   protected eat(portions: KeptPortions): void {
     const eventId = crypto.randomUUID();
     this.asking
-      .ask((ask) => keptActions.eaten({ ask, portions, eventId, name: this.eater() }))
+      .ask<readonly KeptPortions[]>((ask) => keptActions.eaten({ ask, portions, eventId, name: this.eater() }))
       .subscribe((eaten) => {
         this.fault.set(eaten.ok ? undefined : eaten.words);
         if (eaten.ok) this.told.undoable(SAY.ateOne(portions.title), () => this.store.dispatch(keptActions.eatingUndone({ bakeId: portions.bakeId, eventId })));
