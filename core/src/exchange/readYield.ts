@@ -41,6 +41,8 @@ function singularPortion(word: string): string {
     blondies: 'blondie',
     pies: 'pie',
     lollies: 'lolly',
+    patties: 'patty',
+    sandwiches: 'sandwich',
   };
   return known[plain] ?? plain.replace(/s$/, '');
 }
@@ -75,6 +77,14 @@ export function readYield(text: string): StatedYield | undefined {
   const saysNothingElse = named !== undefined || (match[3] ?? '').trim() === '' || /^\(/.test(match[3] ?? '');
   if (/^for\b/i.test(text) && !saysNothingElse) return undefined;
   return { portions: base * (dozens ? 12 : 1), portionWord: named ? singularPortion(named) : 'portion' };
+}
+
+const PER_ONE = new RegExp(`^(?:(?:in|for)\\s+)?(?:per|each|one)\\s+(${PORTION_WORDS})\\s*:\\s*(.*)$`, 'i');
+
+/** "Per jar: 50 g oats, 10 g chia": the list is that of one, however many are made; undefined for anything else. */
+export function listOfOne(line: string): { readonly portionWord: string; readonly rest: string } | undefined {
+  const [, word, rest = ''] = PER_ONE.exec(line) ?? [];
+  return word === undefined ? undefined : { portionWord: singularPortion(word), rest };
 }
 
 const EVERY_PIECE = new RegExp(`\\b(${PORTION_WORDS})\\b`, 'gi');

@@ -92,7 +92,7 @@ const DEED =
   /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into|blitz|process|pulse|scatter|sprinkle|brush|shape|toss|tip|spoon|steam|toast|strain|mash|warm|soak|squeeze|peel(?!\s+of)|roast|grill|cover|rest(?!\s+of)|prove|pipe|dust(?!\s+of))\b/i;
 /** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
 const AT_THE_STOVE =
-  /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
+  /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|w[./]|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
 
 /** "Blend, fry": one deed after the other, and nothing that is weighed. */
 function isOnlyDeeds(line: string): boolean {
@@ -150,6 +150,9 @@ function isNumberedStep(line: string, place: ReadingPlace, larder: Larder): bool
 const ONLY_A_TIN =
   /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|ml|l|lit(?:re|er)s?|lb)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold|tub|jar|bowl|ramekin|skillet)s?$/i;
 
+/** "2 lb loaf tin, 170C 45 min". */
+const HOT_TIN = /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|lb)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold)s?\s*[,;–—-]\s/i;
+
 /** What a line is, by its own words, where it stands and what comes below it. */
 export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
   const isHeading = looksLikeHeading(line, next);
@@ -159,6 +162,7 @@ export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: 
   if (line.length > LONG_LINE) return place.seenIngredient ? 'method' : 'note';
   if (TIMES.test(line) || ASIDE.test(line) || HOW_MANY.test(line)) return 'note';
   if (!place.seenIngredient && ONLY_A_TIN.test(line) && (matchFood(nameIn(line), larder.index)[0]?.score ?? 0) < LIKELY) return 'note';
+  if (place.seenIngredient && HOT_TIN.test(line) && HOT_OR_LONG.test(line)) return 'method';
   if (isHeading) return STAGE.test(headingWords(line)) ? 'stage' : 'heading';
   if (isNumberedStep(line, place, larder)) return 'method';
   if (TIME_OR_HEAT.test(line)) return place.seenIngredient && (next === undefined || TIME_OR_HEAT.test(next) || !startsWithFigure(next)) ? 'method' : 'note';

@@ -18,7 +18,7 @@ import {
   type ReadingPlace,
   stripBullet,
 } from './recipeLines';
-import { readYield, type StatedYield, yieldAtTheEnd, yieldBeside, yieldByCutting, yieldOf } from './readYield';
+import { listOfOne, readYield, type StatedYield, yieldAtTheEnd, yieldBeside, yieldByCutting, yieldOf } from './readYield';
 import { countingOf, setApart } from './setApart';
 import { ingredientsIn } from './sharedLine';
 
@@ -41,6 +41,8 @@ function whyNotText(text: string): string | undefined {
 interface Gathering {
   title: string;
   portions: StatedYield | undefined;
+  /** What one of is listed, where the list is of one and not of all. */
+  one?: string;
   readonly parts: { heading: string; lines: string[]; /** Its list stood beside its name, before all else: what follows is of another. */ isWhole?: boolean }[];
   readonly method: string[];
   readonly notes: string[];
@@ -61,7 +63,7 @@ const ASIDES = [
 ];
 
 /** "1 base (8 slices)": one thing, and what it is cut into. */
-const ONE_CUT_UP = /^\d{1,2}\s+\p{L}[\p{L} ]{2,20}\([^()]*\d[^()]*\)$/u;
+const ONE_CUT_UP = /^(?:1|one)\s+\p{L}[\p{L} ]{2,20}\([^()]*\d[^()]*\)$/iu;
 
 /** "Traybake for a 23 x 33 cm tin": the size stays with the notes, where the tin is looked for. */
 const FOR_A_TIN = /^(.{3,80}?),?\s+((?:for|in)\s+(?:an?|one|two)\s+[^,;]*\d[^,;]*\b(?:tin|pan|dish|mould|mold|tray)s?)$/i;
@@ -114,7 +116,11 @@ function openPart(out: Gathering): string[] {
 function gather(lines: readonly string[], larder: Larder): Gathering {
   const out: Gathering = { title: '', portions: undefined, parts: [], method: [], notes: [] };
   const place: ReadingPlace = { section: 'ingredients', seenIngredient: false };
-  lines.forEach((raw, index) => {
+  lines.forEach((typed, index) => {
+    const one = place.seenIngredient || statesFigures(typed) ? undefined : listOfOne(stripBullet(typed));
+    if (one) out.one = one.portionWord;
+    const raw = one ? one.rest : typed;
+    if (raw === '') return;
     const line = stripBullet(raw);
     if (index === 0 && readInOneLine(line, out, place, larder)) return;
     if (index === 0 && looksLikeTitle(line, larder)) {
@@ -156,9 +162,18 @@ function yieldOver(title: string, line: string, larder: Larder): StatedYield | u
   return ONE_CUT_UP.test(line) && !isPlainIngredient(line, larder) ? readYield(`makes ${line}`) : yieldByCutting(line);
 }
 
+/** "6 tortillas" under "Enchilada bake" is what it is made of; under "Spelt tortillas" it is how many. */
+function isFoodByItself(title: string, line: string, larder: Larder): boolean {
+  const name = /^\d+\s+([\p{L} ]+)$/u.exec(line)?.[1] ?? '';
+  return (matchFood(name, larder.index)[0]?.isExact ?? false) && !title.toLowerCase().includes(name.toLowerCase().replace(/e?s$/, ''));
+}
+
 function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, larder: Larder, below: string | undefined): void {
   // "12 biscuits" below an ingredient is another.
-  const portions = place.section === 'ingredients' && !out.portions && !(place.seenIngredient && /^\d/.test(line)) ? yieldOf(out.title, line) : undefined;
+  const portions =
+    place.section === 'ingredients' && !out.portions && !(/^\d/.test(line) && (place.seenIngredient || isFoodByItself(out.title, line, larder)))
+      ? yieldOf(out.title, line)
+      : undefined;
   if (portions) {
     out.portions = portions;
     return;
@@ -205,6 +220,8 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     .filter((line) => /[\p{L}\p{N}]/u.test(line));
   if (lines.length > MOST_LINES) return { ok: false, error: `These are ${lines.length} lines; up to ${MOST_LINES} can be read. Paste one recipe at a time.` };
   const found = gather(lines, larder);
+  const stated = found.portions;
+  if (found.one !== undefined) found.portions = { portions: 1, portionWord: found.one };
   const told = [...found.method, ...found.notes];
   found.portions ??= told.map((text) => yieldAtTheEnd(found.title, text)).find((one) => one !== undefined);
   const cut = found.portions ? undefined : found.method.map(yieldByCutting).find((one) => one !== undefined);
@@ -222,7 +239,7 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     larder,
   );
   if (parts.length === 0) return { ok: false, error: 'No ingredient line was found. Write one ingredient a line, such as "200 g plain flour" or "2 eggs".' };
-  const remarks = remarksOn(found, parts, cut);
+  const remarks = remarksOn(found, parts, cut, stated);
   const claim = readClaim([found.title, ...found.notes, ...found.method.filter(statesFigures)].join('\n'));
   const formula: Formula = {
     title: found.title || 'Untitled recipe',
@@ -242,10 +259,12 @@ function withoutCells(line: string): string {
   return /^\s*\|.*\|\s*$/.test(line) ? line.replaceAll('|', ' ') : line;
 }
 
-function remarksOn(found: Gathering, parts: readonly Part[], cut: StatedYield | undefined): readonly string[] {
+function remarksOn(found: Gathering, parts: readonly Part[], cut: StatedYield | undefined, stated: StatedYield | undefined): readonly string[] {
   const remarks: string[] = [];
   if (!found.title) remarks.push('No title was found; give it one.');
   if (!found.portions) remarks.push('It does not say how many it serves: the figures are for the whole batch until you say.');
+  if (found.one !== undefined && stated && stated.portions > 1)
+    remarks.push(`The list is of one ${found.one}, so it makes 1. For ${stated.portions}, say how many when you bake it.`);
   if (cut) remarks.push(`How many it makes is taken from the method: ${cut.portions} ${portionWordFor(cut.portionWord, cut.portions)}.`);
   if (parts.every((part) => part.lines.every((line) => !line.amount))) remarks.push('No amounts were found: every line is a gap until you give one.');
   return remarks;

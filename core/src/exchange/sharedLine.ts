@@ -3,7 +3,7 @@ import { type Larder, LIKELY, matchFood, SURE } from '../food';
 import { readAmount, unitById } from '../quantity';
 
 /** "1/4 tsp each salt and nutmeg", "1 tsp each of cinnamon, ginger and cloves". */
-const EACH = /^(.{1,60}?)\s+each\s+(?:of\s+)?(.+)$/i;
+const EACH = /^(.{1,60}?)\s+each(?:\s+of|\s*:)?\s+(.+)$/i;
 const A_LITTLE = /^(?:an?\s+)?(?:(?:good|generous|tiny|big|small|large)\s+)?(?:pinch|dash|knob|handful|drop|splash|sprinkle|glug|little|drizzle)\b/i;
 const JOINT = /(?:\s*[,;]|\s+(?:\+|plus|and))?\s*$/i;
 /** Longer lines are prose: nothing is looked for in them. */
@@ -28,13 +28,19 @@ function mixture(line: string, larder: Larder): readonly string[] | undefined {
   return times === undefined ? undefined : known?.of.map(({ food, g }) => `${String(Math.round(times * g * 10) / 10)} g ${food} (${said})`);
 }
 
-/** "Zest and juice of 1 lemon" is two things of one fruit. */
+/** "4 lemons, juice (about 160 ml) & zest of 2". */
+const JUICE_AND_ZEST =
+  /^(\d+)\s+((?:large\s+|small\s+|unwaxed\s+)*(?:lemon|lime|orange|mandarin|grapefruit)s?)[,:]?\s+juiced?(?:\s*\((?:about\s+|approx\.?\s+|~)?(\d+\s?(?:ml|g))\))?\s*(?:and|&|\+|,)\s*zest(?:ed)?(?:\s+of\s+(\d+|half))?$/i;
+
+/** "Zest and juice of 1 lemon is two things of one fruit. */
 function bothOfAFruit(line: string): readonly string[] | undefined {
   const said =
     /^((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:and|&|\+)\s+((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:(?:of|from)\s+|(?=[\d½¼]|half\b|an?\s))(.+)$/i.exec(
       line,
     );
   if (said?.[2] && said[4] && said[5]) return [`${said[2]} of ${said[5]}`, `${said[4]} of ${said[5]}`];
+  const [, fruits, fruit, poured, others] = JUICE_AND_ZEST.exec(line) ?? [];
+  if (fruits && fruit) return [poured ? `${poured} ${fruit} juice` : `juice of ${fruits} ${fruit}`, `zest of ${others ?? fruits} ${fruit}`];
   const after = /^(.+?)\s*[,:(]\s*(?:finely\s+)?(?:grated\s+)?(juice|zest)(?:e?d)?\s+(?:and|&|\+)\s+(juice|zest)(?:e?d)?(?:\s+only)?\)?$/i.exec(line);
   const made = /^(.+?),?\s+(juic|zest)ed(?:\s+only)?$/i.exec(line);
   if (made?.[1] && made[2] && readAmount(made[1])) return [`${made[2] === 'zest' ? 'zest' : 'juice'} of ${made[1]}`];
@@ -43,9 +49,10 @@ function bothOfAFruit(line: string): readonly string[] | undefined {
 
 /** "1 tbsp ground flax mixed with 3 tbsp water": both go in, unless the second is poured off. */
 function inAnother(line: string, larder: Larder): readonly string[] | undefined {
-  const said = /^(.{3,90}?),?\s+(?:(?:mixed|dissolved|whisked|stirred|combined|soaked|bloomed|steeped|softened|made up)\s+(?:with|in|into|up with)|in(?=\s+\d))\s+(.{3,60})$/i.exec(
-    line,
-  );
+  const said =
+    /^(.{3,90}?),?\s+(?:(?:mixed|dissolved|whisked|stirred|combined|soaked|bloomed|steeped|softened|mashed|blended|simmered|cooked down|tossed|made up)\s+(?:with|w\/|in|into|up with)|in(?=\s+\d))\s+(.{3,60})$/i.exec(
+      line,
+    );
   if (!said?.[1] || !said[2] || /drain|discard|squeez/i.test(line)) return undefined;
   const [first, second] = [readAmount(said[1]), readAmount(said[2])];
   if (!first?.rest || !second?.unitGiven || (matchFood(second.rest, larder.index)[0]?.score ?? 0) < SURE) return undefined;
@@ -63,7 +70,9 @@ function andInBrackets(line: string, larder: Larder): readonly string[] | undefi
 /** "150 ml buttermilk + 1 tbsp to brush", "1 egg plus 1 tbsp for glazing": more of the same for another use. What is for the worktop is no line. */
 function moreOfTheSame(line: string, larder: Larder): readonly string[] | undefined {
   const [, first, more, use] =
-    /^(.{3,80}?)\s*(?:,?\s+(?:plus|and)|,?\s*\+)\s+(\d[^,()]{0,20}?),?\s+((?:for|to)\s+(?:the\s+)?(?:brush|glaz|decorat|sprinkl|scatter|top|serv|finish)\w*)$/i.exec(line) ?? [];
+    /^(.{3,80}?)\s*(?:,?\s+(?:plus|and)|,?\s*\+)\s+(\d[^,()]{0,20}?),?\s+((?:for|to)\s+(?:the\s+)?(?:brush|glaz|decorat|sprinkl|scatter|top|serv|finish|(?:egg\s?)?wash)\w*)$/i.exec(
+      line,
+    ) ?? [];
   const read = first === undefined ? undefined : readAmount(first);
   const name = read?.rest.replace(/,.*$/, '').trim() ?? '';
   if (first === undefined || more === undefined || use === undefined || readAmount(`${more} ${name}`)?.rest !== name) return undefined;
@@ -84,13 +93,20 @@ function eachOf(line: string, larder: Larder): readonly string[] | undefined {
   if (!each?.[1] || !each[2] || readAmount(each[1])?.rest !== '') return undefined;
   const names = each[2].split(/\s*,\s*(?:and\s+)?|\s+and\s+|\s*&\s*/).filter(Boolean);
   const isFood = (name: string): boolean => (matchFood(name, larder.index)[0]?.score ?? 0) >= LIKELY;
-  return names.length > 1 && names.every(isFood) ? names.map((name) => `${each[1] ?? ''} ${name}`) : undefined;
+  // "Sesame, pumpkin and sunflower seeds" are three seeds; "baking powder and soda" are not.
+  const head = /^\S+\s+(\S+)$/.exec(names.at(-1) ?? '')?.[1];
+  const isVery = (name: string): boolean => matchFood(name, larder.index)[0]?.isExact ?? false;
+  const whole = names.map((name, i) => (head && i < names.length - 1 && !/\s/.test(name) && isVery(`${name} ${head}`) ? `${name} ${head}` : name));
+  return names.length > 1 && whole.every(isFood) ? whole.map((name) => `${each[1] ?? ''} ${name}`) : undefined;
 }
 
 /** "Salt and pepper", "a pinch of salt and nutmeg": seasonings joined by "and", each as said of both. */
 function joinedSeasonings(line: string, larder: Larder): readonly string[] | undefined {
   const lead = /^(?:an?\s+)?(?:(?:good|generous|small)\s+)?(?:pinch(?:es)?|dash(?:es)?|little|sprinkle)\s+(?:each\s+)?(?:of\s+)?/i.exec(line)?.[0] ?? '';
-  const body = line.slice(lead.length).replace(/,?\s*(?:to taste|as needed|optional)$/i, '');
+  const body = line
+    .slice(lead.length)
+    .replace(/,?\s*(?:to taste|as needed|optional)$/i, '')
+    .replace(/^s\s*(?:&|and|\+)\s*p$/i, 'salt and pepper');
   if (/\d/.test(body)) return undefined;
   const names = body.split(/\s+(?:and|&|\+)\s+/i);
   const isSeasoning = (name: string): boolean => {
@@ -108,9 +124,22 @@ function joinedForTheTable(line: string, larder: Larder): readonly string[] | un
   return use && names.length > 1 && names.every(isFood) && !(matchFood(body ?? '', larder.index)[0]?.isExact ?? false) ? names.map((name) => `${name}, ${use}`) : undefined;
 }
 
+/** "3 cups flour -> I use 1 cup oat flour + 1 cup almond flour": what the writer bakes with. */
+const INSTEAD = /^([^()]{3,60}?)\s*(?:-+>|=>|→)\s*(?:i\s+(?:use|used|do|did|took)\s+)?(\d.*)$/i;
+
+/** A bracket stands open: "1/2 cup (113 g; 1 stick) butter". */
+function isOpen(text: string): boolean {
+  return text.lastIndexOf('(') > text.lastIndexOf(')');
+}
+
 /** The ingredients that share a line: an amount for each of several foods, or several amounts and foods between commas. */
 export function ingredientsIn(line: string, larder: Larder): readonly string[] {
   if (line.length > LONGEST) return [line];
+  const [, was, taken] = INSTEAD.exec(line) ?? [];
+  if (was !== undefined && taken !== undefined && readAmount(was)) {
+    const [first = '', ...others] = ingredientsIn(taken, larder);
+    return [`${first} (instead of ${was})`, ...others];
+  }
   const special =
     mixture(line, larder) ??
     inAnother(line, larder) ??
@@ -124,7 +153,7 @@ export function ingredientsIn(line: string, larder: Larder): readonly string[] {
   const isIngredient = (one: string, isAdded: boolean): boolean => {
     if (/^(?:juice|zest|rind)\s+(?:(?:of|from)\s|[\d½¼]|half\b|an?\s)/i.test(one)) return true;
     const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
-    const name = read ? read.rest.replace(/\s+or\s.*$/i, '') : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
+    const name = read ? read.rest.replace(/(?:\s+or\s|\s*\/\s*(?=\p{L})).*$/iu, '') : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
     return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= (isAdded && read?.unitGiven ? LIKELY : SURE);
   };
   const listed: string[] = [];
@@ -132,7 +161,7 @@ export function ingredientsIn(line: string, larder: Larder): readonly string[] {
     const last = listed.at(-1);
     if (
       last !== undefined &&
-      (readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one, readAmount(last)?.unitGiven === true || /[+]|plus|and/i.test(last.slice(-5))))
+      (isOpen(last) || readAmount(last.replace(JOINT, ''))?.rest === '' || !isIngredient(one, readAmount(last)?.unitGiven === true || /[+]|plus|and/i.test(last.slice(-5))))
     )
       listed[listed.length - 1] = `${last}${one}${joint}`;
     else listed.push(one + joint);

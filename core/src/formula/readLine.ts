@@ -65,9 +65,13 @@ function lookUp(name: string, { larder, country, soft }: Reader): readonly FoodM
 
 const scoreOf = (matches: readonly FoodMatch[]): number => matches[0]?.score ?? 0;
 
+/** "Chickpea (gram) flour": the name goes on behind the bracket. */
+const IN_THE_NAME = /[([]([^()[\],;]{1,24})[)\]]\s*((?:(?!or\b|and\b|with\b)[\p{L}-]+ ?){1,2})(?=[\s,;([]|$)/u;
+
 /** The pieces of a name between commas, brackets and dashes: the first is the name, unless it says only how. */
 function chunksOf(rest: string): readonly string[] {
   return rest
+    .replace(IN_THE_NAME, '$2, $1')
     .replace(/[([]([^()[\]]*)[)\]]/g, ', $1, ')
     .split(/[,;]|\s[-–—]\s|\s(?:mixed|dissolved|whisked|stirred|combined)\s(?:with|in|into)\s/i)
     .map((chunk) => chunk.trim())
@@ -230,8 +234,21 @@ export function readLine(text: string, id: string, larder: Larder, measures: Mea
 const readBefore = new WeakMap<Larder, Map<string, Line>>();
 const MOST_REMEMBERED = 1000;
 
+/** "Optional: 1 tbsp glycerine". */
+const OPTIONAL = /^\(?optional(?:ly)?\)?\s*[:,–—-]?\s+/i;
+/** "Sweetener to taste (I use 2 tbsp erythritol)". */
+const TAKEN = /[([]\s*(?:i|we)\s+(?:do|did|used?|add(?:ed)?|like|liked|put|take|took)\s+(?:about\s+)?([^()[\]]+)[)\]]/i;
+
+/** What was left to taste and then says how much the writer took. */
+function asTaken(body: string): string {
+  const taken = TAKEN.exec(body);
+  const read = taken?.[1] === undefined ? undefined : readAmount(taken[1]);
+  if (!taken?.[1] || !read?.unitGiven || readAmount(body)) return body;
+  return read.rest === '' ? `${read.text} ${body.slice(0, taken.index).replace(/,?\s*(?:to taste|as needed|as you like)\s*$/i, '')}` : taken[1];
+}
+
 function readAnew(text: string, id: string, larder: Larder, measures: MeasureSystem): Line {
-  const body = text.slice(0, LONGEST_READ).replace(/\s+/g, ' ').replace(BULLET, '').trim();
+  const body = asTaken(text.slice(0, LONGEST_READ).replace(/\s+/g, ' ').replace(BULLET, '').replace(OPTIONAL, '').trim());
   const first = measureAsFood(findAmount(body));
   const soft = [OF_MEASURE[first.amount?.unit ?? ''], OF_CONTAINER[first.container ?? '']].filter((one) => one !== undefined);
   const isByVolume = first.amount !== undefined && unitById(first.amount.unit).kind === 'volume';

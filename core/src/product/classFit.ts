@@ -28,6 +28,9 @@ interface Named {
 /** Words after these in a title tell of what goes with it, not of what it is. */
 const ASIDE = /(?<=[a-z]) (?:with|topped|served|without|from|using|for) .*$/;
 
+/** What parts the pieces of a title. */
+const BESIDE = /[,;:|]\s|\s[-–—]\s/;
+
 /** What a title says of what is never heated, whatever its kind mostly is. */
 const UNBAKED = 'no bake';
 
@@ -67,19 +70,29 @@ function namedBy<T extends Named>(title: string, all: readonly T[]): T | undefin
   const known = namingsOf(all);
   if (known.told.has(title)) return known.told.get(title);
   if (known.told.size >= MOST_TOLD) known.told.clear();
-  const found = lookUp(title, known);
+  const isUnbaked = plainly(title).includes(` ${UNBAKED} `);
+  // "Baked oats, strawberry cheesecake" are baked oats: what stands behind says how they taste.
+  const found = title
+    .split(BESIDE)
+    .map((piece) => lookUp(piece, known, isUnbaked))
+    .find((one) => one !== undefined);
   known.told.set(title, found);
   return found;
 }
 
-/** A title's head stands last ("biscuit spread" is a spread), of two names that end there the longer counts. */
-function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>): T | undefined {
-  const plain = ` ${title
+/** Letters and single spaces, a space at either end. */
+function plainly(title: string): string {
+  return ` ${title
     .normalize('NFD')
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase()
     .replace(/[^a-z]+/g, ' ')
-    .trim()} `.replace(ASIDE, '');
+    .trim()} `;
+}
+
+/** A title's head stands last ("biscuit spread" is a spread), of two names that end there the longer counts. */
+function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>, isUnbaked: boolean): T | undefined {
+  const plain = plainly(title).replace(ASIDE, '');
   const words = plain.trim().split(' ');
   let best: (Naming<T> & { readonly end: number; readonly said: string }) | undefined;
   let begin = 0;
@@ -93,7 +106,7 @@ function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>): 
     }
     begin += word.length + 1;
   }
-  if (!best || !plain.includes(` ${UNBAKED} `) || best.said.startsWith(UNBAKED)) return best?.one;
+  if (!best || !isUnbaked || best.said.startsWith(UNBAKED)) return best?.one;
   // "No-bake lemon cheesecake" is a no-bake cheesecake, "no-bake protein bars" are no-bake bars.
   const heads = best.said.split(' ').map((_, i, all) => `${UNBAKED} ${all.slice(i).join(' ')}`);
   return [...heads, UNBAKED].flatMap((head) => byWords.get(head) ?? [])[0]?.one ?? best.one;

@@ -44,6 +44,15 @@ describe('the class of a treat', () => {
     expect([classId('Aunt Vera’s best'), classId(''), classId('バナナ')]).toEqual([undefined, undefined, undefined]);
   });
 
+  test('of two names beside each other the first says what it is, the second how it tastes', () => {
+    expect([
+      classId('Baked oats, strawberry cheesecake'),
+      classId('Carrot cake – cream cheese frosting'),
+      classId('Sunday brunch: waffles'),
+      classId('Raw brownies, no bake'),
+    ]).toEqual(['oat-bake', 'layer-cake', 'waffle', 'no-bake']);
+  });
+
   test('a drizzle that rises is no sauce, and what a sauce is made of is', () => {
     const of = (text: string) => classOf(readFormula(text), shipped)?.id;
     expect(of('Lemon drizzle (gf)\n200 g butter\n200 g sugar\n4 eggs\n175 g ground almonds\n2 tsp baking powder')).toBeUndefined();

@@ -46,6 +46,9 @@ export const SMALL = words(naming.small);
 /** Everything from one of these on says what it is for or where it comes from, not what it is. */
 export const TAIL = words(naming.tail);
 
+/** Heads that tell what a thing is like and not what it is made of: the flour of one food is none of another's. */
+export const MADE_OF = words(naming.madeOf);
+
 /** What a percentage in a name may be of, the longest first. */
 export const PERCENT_OF: readonly string[] = phrases(naming.percentOf);
 

@@ -1,6 +1,6 @@
 import { type Country } from '../food';
 import { type Alias, type FoodIndex, type FoodMatch, keyOf, MOST_KEPT, nearWords } from './foodIndex';
-import { type Attribute } from './grammar';
+import { type Attribute, MADE_OF } from './grammar';
 import { CONFLICT, costOf, costOfPercent, costUnsaid } from './holds';
 import { isFlavour, type NameParts, partsOfName } from './words';
 
@@ -10,7 +10,7 @@ export const SURE = 0.84;
 /** Below this a match is not worth showing. */
 const LEAST = 0.25;
 /** The best that a name can score which conflicts, is only near, or stands for several foods. */
-const AT_MOST = { conflict: 0.5, near: 0.8, several: 0.8, otherHead: 0.5 } as const;
+const AT_MOST = { conflict: 0.5, near: 0.8, several: 0.8, otherHead: 0.5, otherSource: 0.5 } as const;
 /** The longest name that is looked up, in words: what is longer is prose. */
 const MOST_WORDS = 24;
 
@@ -102,10 +102,16 @@ function verdict(asked: AskedName, alias: Alias, words: number, most: number, be
   if (asked.slipped) score = Math.min(score, AT_MOST.near);
   if (alias.stands) score = Math.min(score, AT_MOST.several);
   if (asked.coreIds[asked.coreIds.length - 1] !== alias.coreIds[alias.coreIds.length - 1]) score = Math.min(score, AT_MOST.otherHead);
+  if (strangers.length > 0 && isOfAnother(asked, alias)) score = Math.min(score, AT_MOST.otherSource);
   const isExact = isAsked && !conflicts;
   if (!isExact && score > most && !asked.soft.some((hint) => alias.tags.has(hint))) score = most;
   if (score < LEAST || (before && (before.score > score || (before.score === score && (before.isExact || !isExact))))) return undefined;
   return { foodId: alias.food.id, score, isExact, conflicts, byCountry: alias.country !== undefined, unsaid };
+}
+
+/** "Pecan flour" is no flour of wheat: a word that other foods are called by says what it is made of. */
+function isOfAnother(asked: AskedName, alias: Alias): boolean {
+  return alias.coreIds.length === 1 && MADE_OF.has(asked.core.at(-1) ?? '') && asked.coreIds.some((id) => id !== UNKNOWN && !alias.coreIds.includes(id));
 }
 
 const NO_WORDS: readonly string[] = [];

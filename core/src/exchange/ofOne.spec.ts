@@ -1,0 +1,40 @@
+import { larder, readFormula } from '../../test/larder';
+import { readRecipeText } from './recipeText';
+
+/** How many, of what, the foods of the list and the notes. How home cooks write it [common practice]. */
+function said(text: string) {
+  const { portions, portionWord, parts, notes } = readFormula(text);
+  return {
+    many: `${portions} ${portionWord}`,
+    list: parts.flatMap(({ lines }) => lines.map(({ foodId, massG }) => `${foodId ?? '-'} ${String(Math.round(massG ?? NaN))}`)),
+    notes,
+  };
+}
+
+test('a list of one is not shared among all that are made: it makes one, and says so', () => {
+  const read = readRecipeText('Overnight oats x5\nPer jar: 50 g oats, 10 g chia, 150 ml milk', larder, 'metric');
+  if (!read.ok) throw new Error(read.error);
+  expect([read.formula.portions, read.formula.portionWord, read.formula.parts[0]?.lines.map(({ massG }) => Math.round(massG ?? NaN))]).toEqual([1, 'jar', [50, 10, 155]]);
+  expect(read.remarks).toContainEqual(expect.stringContaining('of one jar'));
+  expect(said('Chia pots\nServes 4\nPer pot:\n20 g chia\n120 g skyr').many).toBe('1 pot');
+  // Figures of a portion are none of the list.
+  expect(said('Chia pots\nServes 4\nPer pot: 180 kcal, 12 g protein\n80 g chia\n480 g skyr')).toMatchObject({ many: '4 portion', list: ['chia 80', 'skyr 480'] });
+});
+
+test.each<[string, string, readonly string[]]>([
+  ['French toast bake\n8 slices sourdough (approx 45 g each)\n5 eggs\nFeeds 4', '4 portion', ['white-bread 360', 'egg 250']],
+  ['Cheese bake\n6 wraps\n300 g courgettes\n100 g cheddar', '1 batch', ['tortilla', 'courgette 300', 'cheddar 100']],
+  ['Spelt wraps\n6 wraps\n200 g spelt flour\n100 ml water', '6 wrap', ['spelt-flour 200', 'water 100']],
+  ['Seeded crackers\n200 g spelt flour\n60 g water\nAbout 30 crackers', '30 cracker', ['spelt-flour 200', 'water 60']],
+  ['Halloumi fritters (8)\n225 g halloumi\n2 eggs', '8 fritter', ['halloumi 225', 'egg 100']],
+])('what is made of it, or how many: %s', (text, many, list) => {
+  const read = said(text);
+  expect(read.many).toBe(many);
+  expect(read.list.length).toBe(list.length);
+  for (const [i, one] of list.entries()) expect(read.list[i]).toContain(one);
+});
+
+test('the tin and the heat below the list are no ingredient, though a food is called by such a word', () => {
+  const { list } = said('Lemon loaf\nServes 8\n150 g chickpea flour\n100 g sugar\n2lb loaf tin, 170C 45 min');
+  expect(list).toEqual(['chickpea-flour 150', 'sugar 100']);
+});
