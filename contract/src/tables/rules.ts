@@ -22,6 +22,7 @@ const side = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('add'),
     foodId: z.string(),
+    orOf: z.array(z.string()).min(1).optional(),
     gramsPerGram: z.number().nonnegative(),
     byClass: z.record(z.string(), z.number().min(0)).optional(),
     heat: heats,
@@ -43,6 +44,12 @@ const swapRule = z.strictObject({
   maxShare: z.number().positive().max(1),
   maxShareReason: z.string().optional(),
   shareByClass: z.record(z.string(), z.number().positive().max(1)).optional(),
+  byClass: z
+    .record(
+      z.string(),
+      z.strictObject({ ratio: z.number().positive().optional(), maxShare: z.number().positive().max(1).optional(), maxShareReason: z.string().optional(), reason }),
+    )
+    .optional(),
   most: z.strictObject({ massG: z.number().positive(), reason }).optional(),
   not: z.strictObject({ classes: z.array(z.string()).min(1), reason }).optional(),
   side: z.array(side),

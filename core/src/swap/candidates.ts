@@ -4,7 +4,7 @@ import { classOf } from '../product';
 import { type LedgerRole, roleOf } from '../role';
 import { type SwapTables } from './swapTables';
 import { openSwap } from './propose';
-import { limitOf, refusalOf, type SwapRule } from './rule';
+import { limitOf, refusalOf, ruleIn, type SwapRule } from './rule';
 import { settleLiquid } from './settle';
 import { type Standing, standingOf } from './standing';
 import { type Worksheet } from './worksheet';
@@ -34,7 +34,7 @@ export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: La
       const added = rule.side.flatMap((side) => (side.kind === 'add' ? (foodInHand(side.foodId, larder) ?? []) : []));
       return !diet || [...standIns(rule, larder), ...added].every((one) => barredAllergens(one, diet).length === 0);
     })
-    .map((rule) => ({ rule, names: rule.to.map(({ foodId: to }) => foodInHand(to, larder)?.name ?? to) }));
+    .map((rule) => ({ rule: ruleIn(rule, classId), names: rule.to.map(({ foodId: to }) => foodInHand(to, larder)?.name ?? to) }));
 }
 
 export interface RankedCandidate extends Candidate {

@@ -111,6 +111,11 @@ function thinning(problem: RoleProblem): readonly Way[] {
     });
 }
 
+/** Whether less of a food may mend a role: how an ice freezes is mended by what dissolves in it, never by its milk or cream. */
+function mayGo(role: LedgerRole, food: Food): boolean {
+  return (role !== 'ice' && role !== 'freezes') || food.kind === 'sweetener' || (food.per100g.alcoholG ?? 0) > 0;
+}
+
 /** The lines that bring most of what is too much, and how much of each would have to go. */
 function taking(problem: RoleProblem): readonly Way[] {
   const { standing, row, aim, larder } = problem;
@@ -118,7 +123,7 @@ function taking(problem: RoleProblem): readonly Way[] {
   const now = row.rebuild ?? 0;
   const weigh = (line: Line): { readonly line: Line; readonly food: Food; readonly per1: Sums; readonly gain: number } | undefined => {
     const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
-    if (!food || !line.massG || isIn('for-taste', food)) return undefined;
+    if (!food || !line.massG || isIn('for-taste', food) || !mayGo(row.role, food)) return undefined;
     // What ground nuts bring is bound in them: how much fat goes for them the trade has said.
     if (row.role === 'fat' && standing.company().lessened.has(line.id)) return undefined;
     if (row.role === 'thickness' && !isLiquid(food)) return undefined;

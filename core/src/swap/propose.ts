@@ -3,7 +3,7 @@ import { allLines, type Line, type Part, sumsOfPart, broughtBy } from '../formul
 import { gramsNumber } from '../quantity';
 import { addTimes, AT, bringsPerGram, readSum, type Sums, sweetnessPer100g } from '../role';
 import { type ProductClass } from '../product';
-import { type Heats, limitOf, refusalOf, standInMass, type SideChange, sweetnessMass, type SwapRule } from './rule';
+import { type Heats, limitOf, refusalOf, ruleIn, standInMass, type SideChange, sweetnessMass, type SwapRule } from './rule';
 import { isCrumbly } from './liquids';
 import { freshId, type Proposal, type ProposalAction, type Worksheet } from './worksheet';
 
@@ -63,7 +63,7 @@ function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: nu
   if (massG <= 0) return undefined;
   if (change.kind === 'add') {
     if (larder.foods.get(change.foodId)?.kind === 'egg' && isCrumbly(part, larder)) return undefined;
-    const present = part.lines.find((line) => line.id !== swapped.id && isOneOf(line, [change.foodId]));
+    const present = part.lines.find((line) => line.id !== swapped.id && isOneOf(line, [change.foodId, ...(change.orOf ?? [])]));
     return { kind: 'add', foodId: present?.foodId ?? foodInHand(change.foodId, larder)?.id ?? change.foodId, massG, why: 'side change' };
   }
   const present = part.lines.find((line) => line.id !== swapped.id && isOneOf(line, change.foodIds) && (line.massG ?? 0) > 0);
@@ -75,7 +75,8 @@ function sideAction(change: SideChange, part: Part, swapped: Line, fromMassG: nu
  * nothing else changes. An earlier swap of the same line that is still open gives way. A share above the rule's limit is
  * allowed; the limit's reason then leads the proposal. In a class that the rule does not do in, it is refused with the reason.
  */
-export function openSwap(sheet: Worksheet, lineId: string, rule: SwapRule, share: number, larder: Larder, product?: SwapClass): Opened {
+export function openSwap(sheet: Worksheet, lineId: string, general: SwapRule, share: number, larder: Larder, product?: SwapClass): Opened {
+  const rule = ruleIn(general, product?.id);
   const part = partOf(sheet, lineId);
   const line = part?.lines.find((candidate) => candidate.id === lineId);
   if (!part || !line) return { ok: false, error: 'That line is no longer on the bench.' };

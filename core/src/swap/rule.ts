@@ -25,6 +25,8 @@ export type SideChange =
   | {
       readonly kind: 'add';
       readonly foodId: string;
+      /** More of one of these, where the mix has it already, does as well. */
+      readonly orOf?: readonly string[];
       readonly gramsPerGram: number;
       readonly byClass?: Readonly<Record<string, number>>;
       readonly heat?: Heats;
@@ -51,6 +53,8 @@ export interface SwapRule {
   readonly maxShareReason?: string;
   /** Another limit in some product classes. */
   readonly shareByClass?: Readonly<Record<string, number>>;
+  /** What it is in some product classes instead: of its first stand-in another ratio, another limit, and why. */
+  readonly byClass?: Readonly<Record<string, { readonly ratio?: number; readonly maxShare?: number; readonly maxShareReason?: string; readonly reason: string }>>;
   /** The most of the original, in grams, that may go whatever its share: three eggs, say. */
   readonly most?: { readonly massG: number; readonly reason: string };
   /** Product classes in which it does not do, and why. */
@@ -59,6 +63,15 @@ export interface SwapRule {
   readonly reason: string;
   readonly mark: Mark;
   readonly source: string;
+}
+
+/** The rule as it is meant in a class. */
+export function ruleIn(rule: SwapRule, classId: string | undefined): SwapRule {
+  const here = classId === undefined ? undefined : rule.byClass?.[classId];
+  if (!here) return rule;
+  const { byClass: _others, ...plain } = rule;
+  const { ratio, ...said } = here;
+  return { ...plain, ...said, to: ratio === undefined ? rule.to : rule.to.map((one, i) => (i === 0 ? { ...one, ratio } : one)) };
 }
 
 /** The most of a line of `massG` grams that a rule swaps in a class, 0 to 1, and why not more where something limits it. */

@@ -1,7 +1,7 @@
 import { answersTo, type Food, isIn, type Larder } from '../food';
 import { type Line } from '../formula';
 import { type Blend, BY_WEIGHT, isIntense, roleRatio, ruleByRoles } from './byRoles';
-import { refusalOf, type SwapRule } from './rule';
+import { refusalOf, ruleIn, type SwapRule } from './rule';
 
 export type FoundRule = { readonly ok: true; readonly rule: SwapRule; readonly isEstimate: boolean } | { readonly ok: false; readonly error: string };
 
@@ -59,7 +59,7 @@ export function ruleFor(line: Line, to: Food, rules: readonly SwapRule[], larder
   const led = rules.filter((rule) => rule.from.some((name) => names.includes(name)) && called.includes(rule.to[0]?.foodId ?? ''));
   const fitting = [...led.filter((rule) => isForItAlone(rule, larder)), ...led.filter((rule) => !isForItAlone(rule, larder))];
   const here = fitting.find((rule) => refusalOf(rule, classId) === undefined && (!rule.classes || classId === undefined || rule.classes.includes(classId)));
-  if (here) return { ok: true, rule: meaning(here, to), isEstimate: false };
+  if (here) return { ok: true, rule: meaning(ruleIn(here, classId), to), isEstimate: false };
   const refusal = fitting.map((rule) => refusalOf(rule, classId)).find((reason) => reason !== undefined);
   if (refusal) return { ok: false, error: `${to.name} does not do for ${from.name.toLowerCase()} in this: ${refusal}` };
   const never = whyNever(from, to);
