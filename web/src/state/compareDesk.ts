@@ -43,7 +43,9 @@ export class CompareDesk {
   /** Formulas that were looked into, by id, and tries by theirs. */
   private readonly stored = signal<ReadonlyMap<string, StoredFormula>>(new Map());
   private readonly tried = signal<ReadonlyMap<string, StoredFormula>>(new Map());
-  readonly failure = signal<string | undefined>(undefined);
+  /** What could not be fetched, by its id, with why. */
+  private readonly failures = signal<ReadonlyMap<string, string>>(new Map());
+  readonly failure = computed(() => [...this.failures().values()][0]);
 
   readonly picks = signal<readonly Pick[]>([]);
   readonly terms = signal<Terms>('energy');
@@ -113,7 +115,9 @@ export class CompareDesk {
       ]);
       this.ownG.set(new Map());
     }
-    for (const pick of this.picks()) this.fetch(pick);
+    // What was saved since it was looked into last is compared as it is now.
+    for (const id of new Set(this.picks().flatMap((pick) => (pick.kind === 'bought' ? [] : [pick.formulaId])))) this.lookInto(id);
+    for (const pick of this.picks()) this.lookIntoTry(pick);
   }
 
   add(pick: Pick): void {
@@ -144,25 +148,34 @@ export class CompareDesk {
   }
 
   private fetch(pick: Pick): void {
-    if (pick.kind === 'bought') return;
-    const { formulaId } = pick;
-    if (!this.stored().has(formulaId)) {
-      this.keep(
-        this.asking.ask<StoredFormula>((ask) => shelfActions.lookInto({ ask, id: formulaId })),
-        (stored) => this.stored.update((all) => new Map(all).set(formulaId, stored)),
-      );
-    }
-    if (pick.kind !== 'try' || this.tried().has(pick.tryId)) return;
-    const { tryId } = pick;
+    if (pick.kind !== 'bought' && !this.stored().has(pick.formulaId)) this.lookInto(pick.formulaId);
+    this.lookIntoTry(pick);
+  }
+
+  private lookInto(formulaId: string): void {
     this.keep(
+      formulaId,
+      this.asking.ask<StoredFormula>((ask) => shelfActions.lookInto({ ask, id: formulaId })),
+      (stored) => this.stored.update((all) => new Map(all).set(formulaId, stored)),
+    );
+  }
+
+  /** A try never changes: it is fetched once. */
+  private lookIntoTry(pick: Pick): void {
+    if (pick.kind !== 'try' || this.tried().has(pick.tryId)) return;
+    const { formulaId, tryId } = pick;
+    this.keep(
+      tryId,
       this.asking.ask<StoredFormula>((ask) => benchActions.tryWanted({ ask, formulaId, tryId })),
       (stored) => this.tried.update((all) => new Map(all).set(tryId, stored)),
     );
   }
 
-  private keep(answer: Observable<Answer<StoredFormula>>, put: (stored: StoredFormula) => void): void {
+  private keep(id: string, answer: Observable<Answer<StoredFormula>>, put: (stored: StoredFormula) => void): void {
     answer.subscribe((told) => {
-      this.failure.set(told.ok ? undefined : told.words);
+      const failures = new Map(this.failures());
+      failures.delete(id);
+      this.failures.set(told.ok ? failures : failures.set(id, told.words));
       if (told.ok) put(told.value);
     });
   }
