@@ -38,7 +38,7 @@ describe('what is compared', () => {
   let desk: CompareDesk;
   let asking: HeldAsking;
   const LOAF = 'Loaf\nServes 8\n200 g plain flour\n150 g sugar\n2 eggs';
-  const names = (): readonly string[] => desk.plates().map(({ name, massG }) => `${name} ${String(Math.round(massG))}`);
+  const names = (): readonly string[] => desk.plates().map(({ plated, massG }) => `${plated.name} ${String(Math.round(massG ?? NaN))}`);
   const answer = (at: number, value: StoredFormula): void => asking.held[at]?.answer.next({ ok: true, value });
 
   beforeEach(() => {

@@ -5,6 +5,8 @@ import type { BoughtTreat, Pack } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
 import { boughtActions, boughtFeature } from '../state/bought.feature';
+import { isSame } from '../state/drafts';
+import { type BoughtSheet, keepBought, keptBought } from '../state/keptBought';
 import { Preferences } from '../state/preferences';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Told } from '../ui/told';
@@ -20,6 +22,12 @@ const EMPTY: Omit<BoughtTreat, 'id'> = {
   portionWord: 'portion',
   note: '',
 };
+
+const asStored = (stored: StoredBought | undefined): BoughtSheet => ({
+  bought: stored?.bought ?? { id: crypto.randomUUID(), ...EMPTY },
+  version: stored?.version ?? 0,
+  isKept: false,
+});
 
 /** A treat from a shop or a cafe by its label: to compare with, never an ingredient. */
 @Component({
@@ -43,8 +51,21 @@ export class BoughtEditor {
   protected readonly stored = computed((): StoredBought | undefined => this.all()?.find(({ bought }) => bought.id === this.id()));
   protected readonly isHere = computed(() => this.id() === 'new' || this.stored() !== undefined);
   protected readonly isMissing = computed(() => this.all() !== undefined && !this.isHere());
-  protected readonly draft = linkedSignal((): BoughtTreat => this.stored()?.bought ?? { id: crypto.randomUUID(), ...EMPTY });
-  protected readonly isUnsaved = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.stored()?.bought) && (this.id() !== 'new' || this.draft().name !== ''));
+  /** What is typed stays, whatever is heard from the server meanwhile; else what was left unsaved, else what is stored. */
+  private readonly sheet = linkedSignal<{ readonly id: string; readonly stored: StoredBought | undefined }, BoughtSheet>({
+    source: () => ({ id: this.id(), stored: this.stored() }),
+    computation: ({ id, stored }, previous) => {
+      const before = previous?.source.id === id ? previous : undefined;
+      if (stored && before && isSame(before.value.bought, stored.bought)) return asStored(stored);
+      if (before && !isSame(before.value.bought, before.source.stored?.bought)) return before.value;
+      const kept = keptBought(id);
+      return kept && !isSame(kept.bought, stored?.bought) ? kept : asStored(stored);
+    },
+  });
+  protected readonly draft = computed((): BoughtTreat => this.sheet().bought);
+  protected readonly isUnsaved = computed(() => !isSame(this.draft(), this.stored()?.bought) && (this.id() !== 'new' || this.draft().name !== ''));
+  /** It was left unsaved, or was saved elsewhere since it was opened: what is stored can be had back. */
+  protected readonly isApart = computed(() => this.isUnsaved() && (this.sheet().isKept || (this.stored()?.version ?? 0) !== this.sheet().version));
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly saving = signal(false);
   /** As the label desk knows it: a pack of no kind. */
@@ -61,7 +82,23 @@ export class BoughtEditor {
   }
 
   protected change(change: Partial<BoughtTreat>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+    this.put({ ...this.draft(), ...change });
+  }
+
+  private put(bought: BoughtTreat): void {
+    this.sheet.update((sheet) => ({ ...sheet, bought }));
+    keepBought(this.id(), this.isUnsaved() ? this.sheet() : undefined);
+  }
+
+  protected beginAnew(): void {
+    const left = this.sheet();
+    keepBought(this.id(), undefined);
+    this.sheet.set(asStored(this.stored()));
+    this.fault.set(undefined);
+    this.told.undoable(SAY.unsavedIsGone(left.bought.name || SAY.theTreat), () => {
+      this.sheet.set(left);
+      keepBought(this.id(), left);
+    });
   }
 
   protected takeLabel({ label }: Partial<Pack>): void {
@@ -77,7 +114,7 @@ export class BoughtEditor {
   protected priceIt(text: string): void {
     const { price: _before, currency: _paidIn, ...rest } = this.draft();
     const price = text.trim() === '' ? undefined : numberWithin(text, 0, 1e6);
-    this.draft.set(price === undefined ? rest : { ...rest, price, currency: this.preferences.currency() });
+    this.put(price === undefined ? rest : { ...rest, price, currency: this.preferences.currency() });
   }
 
   protected save(): void {
@@ -87,13 +124,19 @@ export class BoughtEditor {
       return;
     }
     this.saving.set(true);
-    const version = this.stored()?.version ?? 0;
+    const [{ version }, id] = [this.sheet(), this.id()];
     this.asking
       .ask<StoredBought>((ask) => boughtActions.save({ ask, bought: draft, version }))
       .subscribe((answer) => {
         this.saving.set(false);
         this.fault.set(answer.ok ? undefined : answer.words);
-        if (answer.ok && this.id() === 'new') void this.router.navigate(['/larder/bought', answer.value.bought.id], { replaceUrl: true });
+        if (!answer.ok) {
+          this.store.dispatch(boughtActions.wanted());
+          return;
+        }
+        this.sheet.update((sheet) => ({ ...sheet, version: answer.value.version }));
+        keepBought(id, id !== 'new' && this.isUnsaved() ? this.sheet() : undefined);
+        if (id === 'new') void this.router.navigate(['/larder/bought', answer.value.bought.id], { replaceUrl: true });
       });
   }
 

@@ -214,6 +214,7 @@ export const SAY = {
   theLabelServiceTakesToo: 'The label service takes too long. Type the label in by hand, or try again later.',
   thePackInYourHand: 'The pack in your hand decides the numbers: enter its label, weigh its scoop, and formulas use them at once.',
   theWeightOfThatMeasure: 'The weight of that measure is not known for this food; give the grams.',
+  theTreat: 'the treat',
   thirst: 'Thirst',
   ticksAreKept: (a: number) => said`The server does not answer: ${a === 1 ? '1 tick is' : said`${a} ticks are`} kept here and told once it does.`,
   thirstTests: 'Thirst tests',
@@ -227,6 +228,7 @@ export const SAY = {
   unitsStandInTheColumn:
     'Units stand in the column names; an empty cell is unknown, never zero. Edit a table and take it in again: rows with a known id or name are updated, not doubled.',
   usCup237Ml: 'US cup, 237 mL',
+  unsavedIsGone: (a: Shown) => said`What was not saved of ${a} is gone.`,
   use: (a: Shown) => said`use ${a}`,
   useBy: (a: Shown, b: Shown, c: Shown) => said`use ${a}, by ${b} (${c})`,
   useItUp: 'Use it up',
