@@ -1,7 +1,7 @@
 import { bench, food, larder, lineOf, opened, rule, shipped } from '../../test/larder';
 import { liftOf, measureRole } from '../role';
 import { allLines, mainPart, sumsOfPart } from '../formula';
-import { candidatesFor, proposedMass, ruleFor, settleAll, settleLiquid, settleOpen, standingOf, type Worksheet } from './index';
+import { candidatesFor, ruleFor, settleAll, settleLiquid, settleOpen, standingOf, type Worksheet } from './index';
 
 const CAKE = 'Cake loaf\nMakes 12 slices\n240 g plain flour\n250 g sugar\n3 eggs\n240 ml milk\n120 g butter, melted\n2 tsp baking powder\n1/2 tsp salt';
 const taken = (text: string, foodId: string, ruleId: string, share = 1): Worksheet => settleOpen(opened(bench(text), foodId, ruleId, share), larder);
@@ -243,18 +243,19 @@ describe('milk and fat', () => {
     expect(added.every(([, massG]) => massG < 100)).toBe(true);
   });
 
-  // Molar masses of 180 and 342 g/mol: a gram of allulose lowers the freezing point 1.9 times as far as one of sucrose.
-  test('a rule is another in another class: allulose by sweetness in a cake, gram for gram in an ice; casein for all of the whey where nothing rises', () => {
-    const ice = bench('Vanilla ice\nMakes 6 scoops\n300 ml whole milk\n200 ml double cream\n90 g sugar\n3 egg yolks\n30 g whey protein');
-    const cake = bench('Sponge\nServes 8\n200 g plain flour\n90 g sugar\n100 g butter\n3 eggs\n30 g whey protein\n2 tsp baking powder');
-    const massG = (sheet: Worksheet): number => proposedMass(opened(sheet, 'sugar', 'sugar-allulose').open[0]?.action ?? { kind: 'step', text: '' }) ?? NaN;
-    expect([massG(ice), massG(cake)]).toEqual([90, expect.closeTo(117, 6)]);
-    const most = (sheet: Worksheet, classId: string): number | undefined =>
-      candidatesFor(lineOf(sheet, 'whey-concentrate'), shipped.rules, larder, undefined, classId).find(({ rule: { id } }) => id === 'whey-casein-all')?.rule.maxShare;
-    expect([most(ice, 'frozen'), most(cake, 'layer-cake')]).toEqual([1, 0.5]);
-    expect(settleAll(opened(ice, 'sugar', 'sugar-allulose'), larder, shipped).taken.map(({ action }) => (action.kind === 'add' ? action.foodId : action.kind))).toEqual([
-      'sucralose-drops',
-    ]);
+  test('a rule is another in another class: at most three tenths of an ice’s sugar is glucose, casein for all of the whey where nothing rises', () => {
+    const mix = '200 g plain flour\n90 g sugar\n3 eggs\n30 g whey protein';
+    const most = (ruleId: string, foodId: string, classId: string): number | undefined =>
+      candidatesFor(lineOf(bench(`Batter\n${mix}`), foodId), shipped.rules, larder, undefined, classId).find(({ rule: { id } }) => id === ruleId)?.rule.maxShare;
+    expect([most('sugar-glucose', 'sugar', 'frozen'), most('sugar-glucose', 'sugar', 'layer-cake')]).toEqual([0.3, 0.5]);
+    expect([most('whey-casein-all', 'whey-concentrate', 'frozen'), most('whey-casein-all', 'whey-concentrate', 'layer-cake')]).toEqual([1, 0.5]);
+  });
+
+  test('an ice that allulose leaves too soft is thinned with at most an eighth of milk', () => {
+    const ice = bench('Vanilla ice cream\nMakes 6 scoops\n300 ml whole milk\n200 ml double cream\n90 g sugar\n3 egg yolks\n30 g whey protein');
+    const { taken } = settleAll(opened(ice, 'sugar', 'sugar-allulose'), larder, shipped);
+    const added = taken.flatMap(({ action }) => (action.kind === 'add' ? [action] : []));
+    expect(added.map(({ foodId, massG }) => [foodId, massG > 20 && massG < 707 * 0.12])).toEqual([['whole-milk', true]]);
   });
 
   test('whipped whites of a mousse may be aquafaba; a custard would stay liquid', () => {
