@@ -186,6 +186,8 @@ async function take(browser: Browser, url: string, folder: string, view: View): 
   await go(page, url + view.path);
   await view.act?.(page);
   await page.evaluate(() => document.fonts.ready);
+  // A list that was chosen from fades away first.
+  await page.waitForFunction(() => document.querySelector('.ant-select-dropdown') === null);
   await page.screenshot({ path: join(folder, `${view.name}.png`) as `${string}.png` });
   await page.close();
 }
