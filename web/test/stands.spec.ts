@@ -51,4 +51,13 @@ describe('a field that shows its own reading', () => {
     await fixture.whenStable();
     expect(field.value).toBe('7');
   });
+
+  test('what was typed and given with Enter no longer holds back what comes from elsewhere', async () => {
+    field.value = '';
+    key('8');
+    field.dispatchEvent(new Event('change'));
+    fixture.componentInstance.amount.set(9);
+    await fixture.whenStable();
+    expect(field.value).toBe('9');
+  });
 });

@@ -26,6 +26,9 @@ test.each<[string, string, readonly string[]]>([
   ['Cheese bake\n6 wraps\n300 g courgettes\n100 g cheddar', '1 batch', ['tortilla', 'courgette 300', 'cheddar 100']],
   ['Spelt wraps\n6 wraps\n200 g spelt flour\n100 ml water', '6 wrap', ['spelt-flour 200', 'water 100']],
   ['Seeded crackers\n200 g spelt flour\n60 g water\nAbout 30 crackers', '30 cracker', ['spelt-flour 200', 'water 60']],
+  ['Pizza waffle\n100 g buckwheat flour\n1 egg\n2 waffles', '2 waffle', ['buckwheat-flour 100', 'egg 50']],
+  ['Biscuit cake\n200 g butter\n20 biscuits', '1 batch', ['butter 200', 'shortbread']],
+  ['Granola, low sugar (12 servings of 45 g)\n300 g rolled oats\n60 g honey', '12 portion', ['rolled-oats 300', 'honey 60']],
   ['Halloumi fritters (8)\n225 g halloumi\n2 eggs', '8 fritter', ['halloumi 225', 'egg 100']],
 ])('what is made of it, or how many: %s', (text, many, list) => {
   const read = said(text);

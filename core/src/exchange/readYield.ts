@@ -9,7 +9,7 @@ const PORTION_WORDS = table.portions.join('|');
 /** "About", "circa", "~", before a number. */
 const ABOUT = '(?:about|approx\\.?|around|approximately|ca?\\.|circa|[~≈])';
 const YIELD = new RegExp(
-  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:${ABOUT}|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(?:${ABOUT}\\s*)?(\\d+)\\s+(?:(?:large|small|medium|big|giant|jumbo|mini|thick|thin)\\s+)?(${PORTION_WORDS})(?:\\s*\\([^()]*\\)?)?)\\s*\\.?$`,
+  `^(?:(?:serves|feeds|fills|serving|servings|yields?|makes|portions|for)\\b\\s*:?\\s*(?:${ABOUT}|up to|an?)?\\s*(\\d+(?:\\.\\d+)?(?:\\s*(?:-|–|to)\\s*\\d+)?|\\d+\\s*dozen|half a dozen|a dozen|dozen|(?:one|two|three|four|six|eight|ten|twelve)\\b)?\\s*(dozen\\b\\s*)?(.*)|(?:${ABOUT}\\s*)?(\\d+)\\s+(?:(?:large|small|medium|big|giant|jumbo|mini|thick|thin)\\s+)?(${PORTION_WORDS})(?:\\s*\\([^()]*\\)?|\\s+of\\s+(?:about\\s+)?\\d+\\s?(?:g|ml|oz)(?:\\s+each)?)?)\\s*\\.?$`,
   'i',
 );
 /** "Makes about 1 litre" says how much, "for a 23 cm tart" how wide: neither says how many. */
@@ -42,6 +42,7 @@ function singularPortion(word: string): string {
     pies: 'pie',
     lollies: 'lolly',
     patties: 'patty',
+    gummies: 'gummy',
     sandwiches: 'sandwich',
   };
   return known[plain] ?? plain.replace(/s$/, '');

@@ -162,18 +162,18 @@ function yieldOver(title: string, line: string, larder: Larder): StatedYield | u
   return ONE_CUT_UP.test(line) && !isPlainIngredient(line, larder) ? readYield(`makes ${line}`) : yieldByCutting(line);
 }
 
-/** "6 tortillas" under "Enchilada bake" is what it is made of; under "Spelt tortillas" it is how many. */
-function isFoodByItself(title: string, line: string, larder: Larder): boolean {
+/** "6 tortillas" under "Enchilada bake" is what it is made of; under "Spelt tortillas" it is how many, and below the list too where no food is called so. */
+function isNamedPiece(title: string, line: string, larder: Larder, isBelowList: boolean): boolean {
   const name = /^\d+\s+([\p{L} ]+)$/u.exec(line)?.[1] ?? '';
-  return (matchFood(name, larder.index)[0]?.isExact ?? false) && !title.toLowerCase().includes(name.toLowerCase().replace(/e?s$/, ''));
+  const isFood = matchFood(name, larder.index)[0]?.isExact ?? false;
+  const isInTitle = name !== '' && title.toLowerCase().includes(name.toLowerCase().replace(/e?s$/, ''));
+  return isBelowList ? isInTitle && !isFood : isInTitle || !isFood;
 }
 
 function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, larder: Larder, below: string | undefined): void {
   // "12 biscuits" below an ingredient is another.
   const portions =
-    place.section === 'ingredients' && !out.portions && !(/^\d/.test(line) && (place.seenIngredient || isFoodByItself(out.title, line, larder)))
-      ? yieldOf(out.title, line)
-      : undefined;
+    place.section === 'ingredients' && !out.portions && (!/^\d/.test(line) || isNamedPiece(out.title, line, larder, place.seenIngredient)) ? yieldOf(out.title, line) : undefined;
   if (portions) {
     out.portions = portions;
     return;

@@ -88,6 +88,13 @@ function eggsAndParts(line: string): readonly string[] | undefined {
   return eggs && count && part ? [eggs.trim(), `${count} egg ${part}${rest}`] : undefined;
 }
 
+/** "1 stick + 2 tbsp butter, melted": sticks and spoons of one. */
+function stickAndMore(line: string): readonly string[] | undefined {
+  const [, sticks, more] = /^((?:\d[\d./½ ]*|an?\s)\s*sticks?)\s*(?:\+|plus|and)\s+(\d.*)$/i.exec(line) ?? [];
+  const name = more === undefined ? undefined : readAmount(more);
+  return sticks && more && name?.unitGiven && name.rest !== '' ? [`${sticks} ${name.rest}`, more] : undefined;
+}
+
 function eachOf(line: string, larder: Larder): readonly string[] | undefined {
   const each = EACH.exec(line);
   if (!each?.[1] || !each[2] || readAmount(each[1])?.rest !== '') return undefined;
@@ -108,7 +115,7 @@ function joinedSeasonings(line: string, larder: Larder): readonly string[] | und
     .replace(/,?\s*(?:to taste|as needed|optional)$/i, '')
     .replace(/^s\s*(?:&|and|\+)\s*p$/i, 'salt and pepper');
   if (/\d/.test(body)) return undefined;
-  const names = body.split(/\s+(?:and|&|\+)\s+/i);
+  const names = body.split(/\s+(?:and|&|\+)\s+|\s*,\s*/i);
   const isSeasoning = (name: string): boolean => {
     const [best] = matchFood(name, larder.index);
     return best !== undefined && best.score >= SURE && larder.foods.get(best.foodId)?.measuresG['customary'] !== undefined;
@@ -146,6 +153,7 @@ export function ingredientsIn(line: string, larder: Larder): readonly string[] {
     andInBrackets(line, larder) ??
     moreOfTheSame(line, larder) ??
     eggsAndParts(line) ??
+    stickAndMore(line) ??
     eachOf(line, larder) ??
     joinedSeasonings(line, larder) ??
     joinedForTheTable(line, larder);

@@ -20,6 +20,8 @@ export interface FoundAmount {
   readonly unitGiven: boolean;
   /** The container that the amount speaks of: "can", "tin", "jar". */
   readonly container?: string;
+  /** "2 packets (14 g)": what they weigh where the bracket says all of them, and the packets. */
+  readonly asTotal?: { readonly amount: Amount; readonly of: Amount };
   /** The amount that another in brackets took the place of. */
   readonly instead?: Amount;
 }
@@ -146,10 +148,19 @@ function chooseAmount(found: FoundAmount, second: ReadAmount, each: boolean): Fo
     doubts: first ? [...found.doubts, { code: 'two-amounts' }] : found.doubts,
     unitGiven: true,
     ...(first && !each ? { instead: first } : {}),
+    ...(first && each && count > 1 && first.unit !== 'piece' ? { asTotal: { amount: second.amount, of: first } } : {}),
   };
 }
 
 /** Amount, and what is left of the line, from an ingredient line without its list mark. */
 export function findAmount(body: string): FoundAmount {
   return settleSecondAmount(firstAmount(body));
+}
+
+/** "2 packets (14 g)": of each or of all, as one weighs by what is known of the food; of each where nobody knows. */
+export function amountOfAll({ amount, asTotal }: FoundAmount, measuresG: Readonly<Record<string, number>> | undefined): Amount | undefined {
+  const one = asTotal && measuresG?.[asTotal.of.unit];
+  if (!one || asTotal.amount.unit !== 'g') return amount;
+  const [said, count] = [asTotal.amount.value, asTotal.of.value];
+  return Math.abs(said - one * count) < Math.abs(said * count - one * count) ? asTotal.amount : amount;
 }

@@ -18,7 +18,7 @@ import {
   SURE,
 } from '../food';
 import { type MeasureSystem, readAmount, unitById } from '../quantity';
-import { findAmount, type FoundAmount } from './findAmount';
+import { amountOfAll, findAmount, type FoundAmount } from './findAmount';
 import { type Doubt, type DoubtCode, type Line } from './formula';
 
 const BULLET = /^\s*(?:[•*▢☐□·◦‣]|[-–—](?=\s)|\[[ x]?\]|\d{1,2}\s*[.)](?=\s))\s*/;
@@ -269,6 +269,7 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
   const asWhole = saysMashed(found.rest) && foodOf(asSaid) && !weighs(asSaid) ? nameOf(found.rest, { ...reader, isWhole: true }) : undefined;
   const named = asWhole && weighs(asWhole) ? asWhole : asSaid;
   const food = foodOf(named);
+  const amount = amountOfAll(found, food?.measuresG);
   const said = SIZE.exec(found.rest)?.[1]?.toLowerCase().replace('-', ' ');
   const size = said && (SHORT_SIZES[said] ?? said);
   const tinned = OF_CONTAINER[found.container ?? ''] === 'state:canned' && !/undrained|not drained|with (?:its |their )?(?:liquid|juice|syrup)/i.test(body);
@@ -278,7 +279,7 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
     amountText: found.amountText,
     name: named.name,
     doubts: [...found.doubts, ...named.doubts, ...foodDoubts(named.matches, food)],
-    ...(found.amount ? { amount: found.amount } : {}),
+    ...(amount ? { amount } : {}),
     ...(named.note ? { note: named.note } : {}),
     ...(size ? { size } : {}),
     ...(tinned ? { tinned } : {}),

@@ -22,6 +22,7 @@ import { Plates } from './plates';
 import { PortionTable } from './portion-table';
 import { SAY } from './after.words';
 import { LOCALE } from '../ui/locale';
+import { Stands } from '../ui/stands';
 
 type By = 'number' | 'weight' | 'pieces';
 type FigureKey = 'energyKcal' | 'proteinG' | 'fatG' | 'carbohydrateG' | 'netCarbG' | 'fibreG' | 'sugarsG';
@@ -43,7 +44,7 @@ const TOLD_KCAL = 1;
 /** What came out: the yield, what stayed behind, the portions and their true numbers, and where they are kept. */
 @Component({
   selector: 'fm-after-desk',
-  imports: [Button, Choice, Field, LeftOver, Picker, Plates, PortionTable, RouterLink, StepCautions],
+  imports: [Button, Choice, Field, LeftOver, Picker, Plates, PortionTable, RouterLink, Stands, StepCautions],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './after-desk.html',
   styleUrl: './after-desk.less',

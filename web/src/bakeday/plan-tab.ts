@@ -24,6 +24,7 @@ import { fieldNumber, numberWithin } from '../ui/numbers';
 import { OwnVessel } from '../parts/own-vessel';
 import { Picker } from '../ui/pick';
 import { Told } from '../ui/told';
+import { Stands } from '../ui/stands';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { MixingOrder } from './mixing-order';
@@ -33,7 +34,7 @@ import { SAY } from './words';
 /** How large the batch is, what it goes into, and in which order it is mixed. */
 @Component({
   selector: 'fm-plan-tab',
-  imports: [Button, Field, MixingOrder, OwnVessel, Picker, VesselDrawing],
+  imports: [Button, Field, MixingOrder, OwnVessel, Picker, Stands, VesselDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-tab.html',
   styleUrl: './plan-tab.less',

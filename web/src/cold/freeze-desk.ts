@@ -26,6 +26,7 @@ import { fieldTemperature, inTemperature, readTemperature, showTemperature } fro
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { Stands } from '../ui/stands';
 import { SAY } from './words';
 
 const TABLE_STEP = 10;
@@ -43,7 +44,7 @@ function likelyBand(range: readonly RangePoint[], colour: string): object[] {
 /** The freezing curve of original and rebuild, the freezer and the spoon on it, and a slider for each sweetener. */
 @Component({
   selector: 'fm-freeze-desk',
-  imports: [Button, Chart, Field, LineSliders, Picker],
+  imports: [Button, Chart, Field, LineSliders, Picker, Stands],
   providers: [Ranges],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './freeze-desk.html',

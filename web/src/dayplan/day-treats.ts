@@ -17,13 +17,14 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
+import { Stands } from '../ui/stands';
 
 const minutes = (seconds: number): string => showNumber(Math.round(seconds / 60), 0);
 
 /** The treats of a day, each with the tin it goes into and what that takes. */
 @Component({
   selector: 'fm-day-treats',
-  imports: [Button, Field, Picker, RouterLink],
+  imports: [Button, Field, Picker, RouterLink, Stands],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './day-treats.html',
   styleUrl: './day-treats.less',

@@ -27,6 +27,7 @@ import { DayTreats } from './day-treats';
 import { dragBars } from './drag';
 import { BUSY_WORDS, ROOM_WORDS, SAY } from './words';
 import { LOCALE } from '../ui/locale';
+import { Stands } from '../ui/stands';
 
 type From = 'serving' | 'now';
 const FIVE_MIN = 300;
@@ -34,7 +35,7 @@ const FIVE_MIN = 300;
 /** A day: what is served when, what is done when, and what is next. */
 @Component({
   selector: 'fm-plan-place',
-  imports: [Button, Chart, Choice, DayClashes, DayField, DayTreats, Field, MoreMenu, RouterLink, Skeleton],
+  imports: [Button, Chart, Choice, DayClashes, DayField, DayTreats, Field, MoreMenu, RouterLink, Skeleton, Stands],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-place.html',
   styleUrl: './plan-place.less',

@@ -11,6 +11,7 @@ import { chooseLocale, LOCALE } from '../ui/locale';
 import { fieldNumber } from '../ui/numbers';
 import { Picker } from '../ui/pick';
 import { fieldTemperature, readTemperature } from '../ui/temperature';
+import { Stands } from '../ui/stands';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Select } from '../ui/zorro/select';
@@ -59,7 +60,7 @@ const asRows = <T extends string>(values: readonly T[]): Option<T>[] => values.m
 /** What a household settles once: its measures, how it counts, what nobody here may have; and what was removed of late. */
 @Component({
   selector: 'fm-house',
-  imports: [Button, Choice, CopiesDesk, Field, KitchenDesk, Picker, Select, ShareDesk, Switch, Value],
+  imports: [Button, Choice, CopiesDesk, Field, KitchenDesk, Picker, Select, ShareDesk, Stands, Switch, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './house.html',
   styleUrl: './house.less',

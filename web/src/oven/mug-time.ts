@@ -5,6 +5,7 @@ import { BakeDesk } from '../state/bakeDesk';
 import { Timers } from '../state/timers';
 import { showNumber } from '../ui/figures';
 import { numberWithin } from '../ui/numbers';
+import { Stands } from '../ui/stands';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
@@ -12,7 +13,7 @@ import { SAY } from './words';
 /** One mug in the microwave, in short goes. */
 @Component({
   selector: 'fm-mug-time',
-  imports: [Button, Field],
+  imports: [Button, Field, Stands],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mug-time.html',
 })

@@ -24,6 +24,7 @@ import { Preferences } from '../state/preferences';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { showNumber } from '../ui/figures';
 import { fieldTemperature, inTemperature, readTemperature, showTemperature } from '../ui/temperature';
+import { Stands } from '../ui/stands';
 import { Field } from '../ui/zorro/field';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Value } from '../ui/zorro/value';
@@ -46,7 +47,7 @@ const minutesOf = ({ low, high }: OwnTime): string => (low === high ? showNumber
 /** How long the batch bakes in its tin: when to look, when it should be done, what another setting of the oven does. */
 @Component({
   selector: 'fm-oven-time',
-  imports: [Chart, Checkbox, DoneLookDrawing, Field, MugTime, OvenRun, PlateTime, StepCautions, Value],
+  imports: [Chart, Checkbox, DoneLookDrawing, Field, MugTime, OvenRun, PlateTime, Stands, StepCautions, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './oven-time.html',
   styleUrl: './oven-time.less',

@@ -7,6 +7,7 @@ import { Timers } from '../state/timers';
 import { showNumber } from '../ui/figures';
 import { numberWithin } from '../ui/numbers';
 import { fieldTemperature, readTemperature } from '../ui/temperature';
+import { Stands } from '../ui/stands';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
@@ -17,7 +18,7 @@ const WARM_C = 90;
 /** On a hot plate or in an iron: how many at once, how long a side, how long the first wait. */
 @Component({
   selector: 'fm-plate-time',
-  imports: [Button, Field],
+  imports: [Button, Field, Stands],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plate-time.html',
 })
