@@ -114,7 +114,10 @@ export class PlanTab {
 
   protected ask(ask: ScaleAsk): void {
     const [stored, larder, volume, plan] = [this.desk.stored(), this.desk.larder(), this.desk.volume(), this.desk.plan()];
-    if (!stored || !larder || !volume || !plan) return;
+    if (!stored || !larder || !volume || !plan) {
+      this.fault.set(SAY.theFoodsAreNotLoaded);
+      return;
+    }
     const part = mainPart(stored.formula, larder);
     const own = part ? volumeOf(part, larder, this.desk.product()) : volume;
     const yieldG = plan.views.yield.massG / this.bake().factor;

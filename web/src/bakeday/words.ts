@@ -198,6 +198,7 @@ export const SAY = {
   tareKey: 'Tare',
   tasteThenWeigh: 'Taste it: what is stirred in now counts as well (something else). Then weigh what it came to.',
   tenths: 'Tenths',
+  theFoodsAreNotLoaded: 'The foods are not loaded yet; try again in a moment.',
   theFirstBowl: 'first bowl',
   thenInto: 'Then into',
   timers: 'Timers',
