@@ -24,6 +24,7 @@ test('a list of one is not shared among all that are made: it makes one, and say
 test.each<[string, string, readonly string[]]>([
   ['French toast bake\n8 slices sourdough (approx 45 g each)\n5 eggs\nFeeds 4', '4 portion', ['white-bread 360', 'egg 250']],
   ['Cheese bake\n6 wraps\n300 g courgettes\n100 g cheddar', '1 batch', ['tortilla', 'courgette 300', 'cheddar 100']],
+  ['Butter pudding\n4 bagels\n3 eggs\n300 ml milk', '1 batch', ['bagel 420', 'egg 150', 'whole-milk']],
   ['Spelt wraps\n6 wraps\n200 g spelt flour\n100 ml water', '6 wrap', ['spelt-flour 200', 'water 100']],
   ['Seeded crackers\n200 g spelt flour\n60 g water\nAbout 30 crackers', '30 cracker', ['spelt-flour 200', 'water 60']],
   ['Pizza waffle\n100 g buckwheat flour\n1 egg\n2 waffles', '2 waffle', ['buckwheat-flour 100', 'egg 50']],
