@@ -42,3 +42,9 @@ test('the tin and the heat below the list are no ingredient, though a food is ca
   const { list } = said('Lemon loaf\nServes 8\n150 g chickpea flour\n100 g sugar\n2lb loaf tin, 170C 45 min');
   expect(list).toEqual(['chickpea-flour 150', 'sugar 100']);
 });
+
+test('what is never made but with melted chocolate says so by its name; of muffins nobody knows', () => {
+  const isMelted = (title: string): boolean =>
+    readFormula(`${title}\nServes 8\n200 g dark chocolate\n4 eggs`).parts.some(({ lines }) => lines.some(({ foodId, melted }) => foodId === 'dark-chocolate' && melted === true));
+  expect(['Flourless chocolate cake', 'Chocolate mousse', 'Chocolate muffins'].map(isMelted)).toEqual([true, true, false]);
+});
