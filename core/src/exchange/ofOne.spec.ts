@@ -17,6 +17,8 @@ test('a list of one is not shared among all that are made: it makes one, and say
   expect([read.formula.portions, read.formula.portionWord, read.formula.parts[0]?.lines.map(({ massG }) => Math.round(massG ?? NaN))]).toEqual([1, 'jar', [50, 10, 155]]);
   expect(read.remarks).toContainEqual(expect.stringContaining('of one jar'));
   expect(said('Chia pots\nServes 4\nPer pot:\n20 g chia\n120 g skyr').many).toBe('1 pot');
+  // A loaf is cut up: how many slices it makes is not taken from it.
+  expect(said('Rye loaf\nMakes 12 slices\nFor one loaf:\n300 g rye flour\n200 ml water').many).toBe('12 slice');
   // Figures of a portion are none of the list.
   expect(said('Chia pots\nServes 4\nPer pot: 180 kcal, 12 g protein\n80 g chia\n480 g skyr')).toMatchObject({ many: '4 portion', list: ['chia 80', 'skyr 480'] });
 });

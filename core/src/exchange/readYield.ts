@@ -80,7 +80,7 @@ export function readYield(text: string): StatedYield | undefined {
   return { portions: base * (dozens ? 12 : 1), portionWord: named ? singularPortion(named) : 'portion' };
 }
 
-const PER_ONE = new RegExp(`^(?:(?:in|for)\\s+)?(?:per|each|one)\\s+(${PORTION_WORDS})\\s*:\\s*(.*)$`, 'i');
+const PER_ONE = new RegExp(`^(?:per|(?:(?:in|for)\\s+)?each)\\s+(${PORTION_WORDS})\\s*:\\s*(.*)$`, 'i');
 
 /** "Per jar: 50 g oats, 10 g chia": the list is that of one, however many are made; undefined for anything else. */
 export function listOfOne(line: string): { readonly portionWord: string; readonly rest: string } | undefined {

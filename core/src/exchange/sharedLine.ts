@@ -1,4 +1,5 @@
 import table from '@fellmist/language/mixtures.json' with { type: 'json' };
+import words from '@fellmist/language/recipeWords.json' with { type: 'json' };
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
 import { readAmount, unitById } from '../quantity';
 
@@ -30,9 +31,9 @@ function mixture(line: string, larder: Larder): readonly string[] | undefined {
 
 /** "4 lemons, juice (about 160 ml) & zest of 2". */
 const JUICE_AND_ZEST =
-  /^(\d+)\s+((?:large\s+|small\s+|unwaxed\s+)*(?:lemon|lime|orange|mandarin|grapefruit)s?)[,:]?\s+juiced?(?:\s*\((?:about\s+|approx\.?\s+|~)?(\d+\s?(?:ml|g))\))?\s*(?:and|&|\+|,)\s*zest(?:ed)?(?:\s+of\s+(\d+|half))?$/i;
+  /^(\d+)\s+((?:(?:large|small|unwaxed)\s+)*[a-z]{3,}?s?)[,:]?\s+juiced?(?:\s*\((?:about\s+|approx\.?\s+|~)?(\d+\s?(?:ml|g))\))?\s*(?:and|&|\+|,)\s*zest(?:ed)?(?:\s+of\s+(\d+|half))?$/i;
 
-/** "Zest and juice of 1 lemon is two things of one fruit. */
+/** "Zest and juice of 1 lemon" is two things of one fruit. */
 function bothOfAFruit(line: string): readonly string[] | undefined {
   const said =
     /^((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:and|&|\+)\s+((?:finely\s+)?(?:grated\s+)?)(juice|zest|rind)\s+(?:(?:of|from)\s+|(?=[\d½¼]|half\b|an?\s))(.+)$/i.exec(
@@ -113,7 +114,7 @@ function joinedSeasonings(line: string, larder: Larder): readonly string[] | und
   const body = line
     .slice(lead.length)
     .replace(/,?\s*(?:to taste|as needed|optional)$/i, '')
-    .replace(/^s\s*(?:&|and|\+)\s*p$/i, 'salt and pepper');
+    .replace(BOTH_SEASONINGS, words.seasonings.means);
   if (/\d/.test(body)) return undefined;
   const names = body.split(/\s+(?:and|&|\+)\s+|\s*,\s*/i);
   const isSeasoning = (name: string): boolean => {
@@ -133,6 +134,9 @@ function joinedForTheTable(line: string, larder: Larder): readonly string[] | un
 
 /** "3 cups flour -> I use 1 cup oat flour + 1 cup almond flour": what the writer bakes with. */
 const INSTEAD = /^([^()]{3,60}?)\s*(?:-+>|=>|→)\s*(?:i\s+(?:use|used|do|did|took)\s+)?(\d.*)$/i;
+
+/** "S&P". */
+const BOTH_SEASONINGS = new RegExp(words.seasonings.said, 'i');
 
 /** A bracket stands open: "1/2 cup (113 g; 1 stick) butter". */
 function isOpen(text: string): boolean {
