@@ -1,5 +1,5 @@
 import { type Page } from 'puppeteer-core';
-import { choose, comes, figure, go, openFormula, openPage, press, putOnBench, rebuildLines, reload, sees, type } from './household';
+import { choose, comes, figure, go, openFormula, openPage, paste, press, putOnBench, rebuildLines, reload, sees, type } from './household';
 import { type Visit, visit } from './visit';
 
 const focused = (page: Page): Promise<string> => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
@@ -94,7 +94,7 @@ describe('where the eye and the hand go', () => {
 
   test('a guess is confirmed with one press; Enter takes what now stands in the field', async () => {
     await go(page, `${household.url}/bench/paste`);
-    await type(page, '#recipe-text', 'Seed cake\nServes 8\n200 g plain flour\n2 tsp caraway seeds\n30 g moonlight powder');
+    await paste(page, 'Seed cake\nServes 8\n200 g plain flour\n2 tsp caraway seeds\n30 g moonlight powder');
     await press(page, 'Yes, right: 2 tsp caraway');
     await page.waitForFunction(() => !document.body.innerText.includes('is a guess'));
     await press(page, 'Mend 30 g moonlight powder');

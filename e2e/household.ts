@@ -265,10 +265,24 @@ export async function type(page: Page, selector: string, text: string): Promise<
   await shown(page);
 }
 
+/** Pastes a recipe into the field for it, all at once as a clipboard does. */
+export async function paste(page: Page, recipe: string): Promise<void> {
+  await page.waitForSelector('#recipe-text');
+  await page.$eval(
+    '#recipe-text',
+    (field, text) => {
+      (field as HTMLTextAreaElement).value = text;
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    recipe,
+  );
+  await shown(page);
+}
+
 /** Puts a pasted recipe on the bench, as its first try. */
 export async function putOnBench(page: Page, url: string, recipe: string): Promise<void> {
   await go(page, `${url}/bench/paste`);
-  await type(page, '#recipe-text', recipe);
+  await paste(page, recipe);
   await press(page, 'Put on the bench');
   await sees(page, 'try 1 of 1');
 }

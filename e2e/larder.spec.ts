@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import { choose, comes, go, openPage, press, rebuildLines, reload, sees, type } from './household';
+import { choose, comes, go, openPage, paste, press, rebuildLines, reload, sees, type } from './household';
 import { visit } from './visit';
 
 const shelf = JSON.parse(readFileSync('data/label-shelf.json', 'utf8')) as readonly { code: string; name: string; behaves?: string }[];
@@ -130,7 +130,7 @@ describe('the larder', () => {
     }
     await sees(page, 'days past');
     await go(page, `${household.url}/bench/paste`);
-    await type(page, '#recipe-text', 'Flapjack\nServes 4\n2 cups oat flour\n3 scoops oat flour\n100 ml milk');
+    await paste(page, 'Flapjack\nServes 4\n2 cups oat flour\n3 scoops oat flour\n100 ml milk');
     await sees(page, 'Oats from the fair');
     await sees(page, 'your own cup');
     await sees(page, 'your own measure');

@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
-import { comes, figure, go, openPage, press, rebuildLines, reload, sees, type } from './household';
+import { comes, figure, go, openPage, paste, press, rebuildLines, reload, sees, type } from './household';
 import { visit } from './visit';
 
 const RECIPE = `Sunday griddle cakes
@@ -33,20 +33,11 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await press(page, 'Paste your first recipe');
     await press(page, 'Put on the bench');
     await sees(page, 'There is nothing here yet');
-    const paste = (text: string): Promise<void> =>
-      page.$eval(
-        '#recipe-text',
-        (box, words) => {
-          (box as HTMLTextAreaElement).value = words;
-          box.dispatchEvent(new Event('input', { bubbles: true }));
-        },
-        text,
-      );
-    await paste('flour and water\n'.repeat(130_000));
+    await paste(page, 'flour and water\n'.repeat(130_000));
     await sees(page, 'can be read. Paste only the recipe');
-    await paste('\u0000\u0001\u0002\u0003PNG\u0005\u0006');
+    await paste(page, '\u0000\u0001\u0002\u0003PNG\u0005\u0006');
     await sees(page, 'This is not text');
-    await paste('<img src=x onerror="document.title=\'broken\'">\nServes 2\n100 g <script>document.title="broken"</script>');
+    await paste(page, '<img src=x onerror="document.title=\'broken\'">\nServes 2\n100 g <script>document.title="broken"</script>');
     await sees(page, 'No food on the shelf has this name');
     await comes(async () => expect(await page.title()).toBe('Paste a recipe · Fellmist'));
   });

@@ -1,19 +1,12 @@
 import { type Browser, type Page } from 'puppeteer-core';
-import { comes, go, Household, openBrowser, openFormula, openPage, press, putOnBench, reload, sees, shown, type } from './household';
+import { comes, go, Household, openBrowser, openFormula, openPage, paste, press, putOnBench, reload, sees, shown, type } from './household';
 
 const BUNS = 'Buns\nMakes 6\n200 g plain flour\n120 ml milk\n2 eggs';
 const OATS = 'Oat bake\nServes 4\n100 g rolled oats\n200 ml milk';
 
 async function pasteOnly(page: Page, url: string, text: string): Promise<void> {
   await go(page, `${url}/bench/paste`);
-  await page.$eval(
-    '#recipe-text',
-    (field, pasted) => {
-      (field as HTMLTextAreaElement).value = pasted;
-      field.dispatchEvent(new Event('input', { bubbles: true }));
-    },
-    text,
-  );
+  await paste(page, text);
   await press(page, 'Put on the bench');
 }
 
@@ -43,7 +36,7 @@ describe('what is not saved', () => {
       globalThis.requestIdleCallback = () => 0;
     });
     await go(busy, `${household.url}/bench/paste`);
-    await type(busy, '#recipe-text', BUNS);
+    await paste(busy, BUNS);
     await household.close();
     await press(busy, 'Put on the bench');
     await sees(busy, 'The bench could not be fetched');
@@ -53,7 +46,7 @@ describe('what is not saved', () => {
     await context.close();
     await page.bringToFront();
     await go(page, `${household.url}/bench/paste`);
-    await type(page, '#recipe-text', BUNS);
+    await paste(page, BUNS);
     await press(page, 'Put on the bench');
     await sees(page, 'try 1 of 1');
     await household.close();
@@ -69,7 +62,7 @@ describe('what is not saved', () => {
     await written(page);
     await press(page, 'Shelf');
     await press(page, 'Paste a recipe');
-    await type(page, '#recipe-text', OATS);
+    await paste(page, OATS);
     await press(page, 'Put on the bench');
     await sees(page, '3 saves wait');
     await household.open();

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, go, press, sees, shown, type } from './household';
+import { choose, go, press, putOnBench, sees, shown, type } from './household';
 
 /** What a home baker does, step by step, through the page alone. */
 export class Walk {
@@ -10,17 +10,7 @@ export class Walk {
 
   /** A recipe as it was kept somewhere, pasted and put on the Bench. */
   async paste(recipe: string): Promise<void> {
-    await go(this.page, `${this.url}/bench/paste`);
-    await this.page.$eval(
-      '#recipe-text',
-      (field, text) => {
-        (field as HTMLTextAreaElement).value = text;
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-      },
-      recipe,
-    );
-    await press(this.page, 'Put on the bench');
-    await sees(this.page, 'try 1 of 1');
+    await putOnBench(this.page, this.url, recipe);
   }
 
   /** The next step after a save, where Save was. */

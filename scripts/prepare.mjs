@@ -36,7 +36,8 @@ export function ensurePackages() {
   writeFileSync(stamp, lock);
 }
 
-const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+/** Debian's Chromium without windows first: the same browser, with less to carry. */
+const BROWSERS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 
 export function findChromium() {
   return process.env.CHROMIUM_PATH ?? BROWSERS.find((path) => existsSync(path));
@@ -51,8 +52,8 @@ export function ensureChromium() {
   process.stderr.write('Installing Chromium…\n');
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-q'], { env, quiet: true });
-  const status = run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium'], { env, quiet: true });
+  ['chromium-headless-shell', 'chromium'].find((name) => run('apt-get', ['install', '-y', '-q', '--no-install-recommends', name], { env, quiet: true }) === 0);
   const installed = findChromium();
-  if (status !== 0 || !installed) fail('Chromium could not be installed by apt-get. Install it by hand, or name it in CHROMIUM_PATH, and try again.');
+  if (!installed) fail('Chromium could not be installed by apt-get. Install it by hand, or name it in CHROMIUM_PATH, and try again.');
   return installed;
 }

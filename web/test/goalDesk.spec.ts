@@ -28,7 +28,7 @@ test('what is wanted is worked out once, however often it is looked at; again on
           },
         },
       },
-      { provide: FarKitchen, useValue: { taken: () => of(undefined), forget: () => undefined } },
+      { provide: FarKitchen, useValue: { taken: () => of(undefined) } },
       { provide: Prices, useValue: { perGram: () => new Map() } },
       { provide: Preferences, useValue: { counting: () => undefined, settings: () => ({ scaleStepG: 1 }) } },
       { provide: Store, useValue: { selectSignal: () => signal('f1') } },

@@ -2,10 +2,10 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { type RemovedThing, type ShelfEntry, type ShelfPage, type ShelfQuery, type StoredFormula } from '@fellmist/contract';
-import { type Worksheet } from '@fellmist/core';
+import { LIMITS, type Worksheet } from '@fellmist/core';
 import { provideEffects } from '@ngrx/effects';
 import { type Action, provideStore, ScannedActionsSubject, Store } from '@ngrx/store';
-import { type Observable, of, throwError } from 'rxjs';
+import { type Observable, of, Subject, throwError } from 'rxjs';
 import { Api } from '../src/state/api';
 import { Asking } from '../src/state/asking';
 import { benchFeature } from '../src/state/bench.feature';
@@ -38,6 +38,10 @@ const removed = (id: string, kind: RemovedThing['kind']): RemovedThing => ({ id,
 /** A server that does as it is told, or is gone. */
 class ToldApi {
   isGone = false;
+  /** Lists whose answer is on its way, once they are waited for at all. */
+  readonly onTheirWay: Subject<ShelfPage>[] = [];
+  isSlow = false;
+  title = 'Buns';
   readonly asked: string[] = [];
   private answer<T>(what: string, value: T): Observable<T> {
     this.asked.push(what);
@@ -45,6 +49,12 @@ class ToldApi {
   }
   shelf({ offset = 0, q = '' }: Partial<ShelfQuery>): Observable<ShelfPage> {
     const entries = [entry('b', 'Buns'), entry('a', 'Apple cake')].filter(({ title }) => title.includes(q));
+    if (this.isSlow) {
+      this.asked.push(`shelf ${q} from ${offset}`);
+      const page = new Subject<ShelfPage>();
+      this.onTheirWay.push(page);
+      return page;
+    }
     return this.answer(`shelf ${q} from ${offset}`, { total: entries.length, all: 2, entries: entries.slice(offset) });
   }
   remove(id: string): Observable<unknown> {
@@ -61,7 +71,16 @@ class ToldApi {
   }
   formula(id: string): Observable<StoredFormula> {
     const thisTry = { id: 'r1', number: 1, label: '', createdAt: '2026-11-26T10:00:00Z' };
-    return this.answer(`formula ${id}`, { id, thisTry, tries: [thisTry], worksheet: sheet('Buns') });
+    return this.answer(`formula ${id}`, { id, thisTry, tries: [thisTry], worksheet: sheet(this.title) });
+  }
+  putPicture(id: string, { size }: Blob): Observable<{ readonly picturedAt: string }> {
+    return this.answer(`picture of ${id}, ${size} bytes`, { picturedAt: '2026-11-27T10:00:00Z' });
+  }
+  picture(id: string): Observable<Blob> {
+    return this.answer(`picture of ${id}`, new Blob(['old']));
+  }
+  removePicture(id: string): Observable<unknown> {
+    return this.answer(`no picture of ${id}`, {});
   }
 }
 
@@ -119,6 +138,50 @@ describe('the shelf and what was taken off it', () => {
     expect([listed(), api.asked]).toEqual([['b'], ['shelf Bun from 0', 'shelf Bun from 1']]);
   });
 
+  test('more is not asked for of a list that is looked through anew: what is listed then is an answer to another question', () => {
+    store.dispatch(shelfActions.wanted({ query: {} }));
+    api.isSlow = true;
+    store.dispatch(shelfActions.wanted({ query: { q: 'Apple' } }));
+    store.dispatch(shelfActions.moreWanted());
+    expect(api.asked).toEqual(['shelf  from 0', 'shelf Apple from 0']);
+    api.onTheirWay[0]?.next({ total: 41, all: 60, entries: [entry('a', 'Apple cake')] });
+    expect(listed()).toEqual(['a']);
+    store.dispatch(shelfActions.moreWanted());
+    expect(api.asked.at(-1)).toBe('shelf Apple from 1');
+    // Looked through anew meanwhile, the next page of before is let go of.
+    store.dispatch(shelfActions.wanted({ query: {} }));
+    api.onTheirWay[1]?.next({ total: 41, all: 60, entries: [entry('c', 'Apple pie')] });
+    expect(listed()).toEqual(['a']);
+    // A look that failed holds up nothing.
+    api.onTheirWay[2]?.error(new HttpErrorResponse({ status: 0 }));
+    expect([listed(), failure()]).toEqual([['a'], expect.stringContaining('does not answer')]);
+    api.isSlow = false;
+    store.dispatch(shelfActions.moreWanted());
+    expect([api.asked.at(-1), failure()]).toEqual(['shelf  from 1', undefined]);
+  });
+
+  test('a picture that is taken off is fetched first, so that it can be put back; one that cannot be fetched stays', () => {
+    const pictured = (): string | undefined =>
+      store
+        .selectSignal(shelfFeature.selectListed)()
+        ?.find(({ id }) => id === 'b')?.picturedAt;
+    const gone: Blob[] = [];
+    TestBed.inject(ScannedActionsSubject).subscribe((action: Action) => {
+      if (action.type === shelfActions.pictureRemoved.type) gone.push((action as unknown as { picture: Blob }).picture);
+    });
+    store.dispatch(shelfActions.wanted({ query: {} }));
+    store.dispatch(shelfActions.putPicture({ id: 'b', picture: new Blob(['bun']) }));
+    expect([pictured(), api.asked.at(-1)]).toEqual(['2026-11-27T10:00:00Z', 'picture of b, 3 bytes']);
+    api.isGone = true;
+    store.dispatch(shelfActions.removePicture({ id: 'b' }));
+    expect([pictured(), gone.length, failure()]).toEqual(['2026-11-27T10:00:00Z', 0, expect.stringContaining('does not answer')]);
+    api.isGone = false;
+    store.dispatch(shelfActions.removePicture({ id: 'b' }));
+    expect([pictured(), gone[0]?.size, api.asked.slice(-2)]).toEqual([undefined, 3, ['picture of b', 'no picture of b']]);
+    // Nothing but its picture was lost.
+    expect(listed()).toEqual(['b', 'a']);
+  });
+
   test('what is removed goes once the server says so, and comes back; with the server gone it stays, and that is said', () => {
     store.dispatch(shelfActions.wanted({ query: {} }));
     api.isGone = true;
@@ -148,6 +211,14 @@ describe('the shelf and what was taken off it', () => {
     await Promise.resolve();
     expect([store.selectSignal(benchFeature.selectFormulaId)(), store.selectSignal(benchFeature.selectPresent)()?.rebuild.title]).toEqual(['new', 'Buns, copy']);
     expect([went, seen.includes('[Bench] Save'), answer]).toEqual([[['/bench', 'new']], true, expect.objectContaining({ ok: true })]);
+    // A title that is as long as titles are still says that this is the copy.
+    api.title = 'B'.repeat(LIMITS.title);
+    TestBed.inject(Asking)
+      .ask<StoredFormula>((ask) => shelfActions.copy({ ask, entry: entry('b', api.title), newId: 'new' }))
+      .subscribe();
+    const { title } = store.selectSignal(benchFeature.selectPresent)()?.rebuild ?? { title: '' };
+    expect([title.endsWith('B, copy'), title.length]).toEqual([true, LIMITS.title]);
+    await Promise.resolve();
     api.isGone = true;
     TestBed.inject(Asking)
       .ask<StoredFormula>((ask) => shelfActions.copy({ ask, entry: entry('b', 'Buns'), newId: 'other' }))

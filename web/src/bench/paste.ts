@@ -27,6 +27,7 @@ import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { FarReader, READ_HERE } from './far-reader';
 import { ReadLine } from './read-line';
+import { remember, remembered } from '../ui/memory';
 import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Stands } from '../ui/stands';
 import { Button } from '../ui/zorro/button';
@@ -39,20 +40,11 @@ const STRANGERS_WAIT_MS = 500;
 
 /** The text across a reload; a browser that keeps nothing, or not so much, still has it in the field. */
 function keepText(text: string): void {
-  try {
-    if (text === '') sessionStorage.removeItem(KEPT);
-    else sessionStorage.setItem(KEPT, text);
-  } catch {
-    // Nothing is lost but what a reload would have brought back.
-  }
+  remember(KEPT, text === '' ? undefined : text, 'tab');
 }
 
 function keptText(): string {
-  try {
-    return sessionStorage.getItem(KEPT) ?? '';
-  } catch {
-    return '';
-  }
+  return remembered(KEPT, 'tab') ?? '';
 }
 
 interface Reading {

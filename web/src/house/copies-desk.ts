@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import type { CopyDifference, CopyHead } from '@fellmist/contract';
-import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { copiesActions, copiesFeature } from '../state/copies.feature';
 import { shareFeature } from '../state/share.feature';
@@ -70,10 +69,6 @@ export class CopiesDesk {
 
   constructor() {
     this.store.dispatch(copiesActions.wanted());
-    // All that this page knows is of the household as it was: it begins anew.
-    inject(Actions)
-      .pipe(ofType(copiesActions.restored), takeUntilDestroyed())
-      .subscribe(({ restored }) => location.assign(`/house?before=${encodeURIComponent(restored.before)}#copies-title`));
   }
 
   protected make(): void {

@@ -3,6 +3,7 @@ import type { RemovedThing } from '@fellmist/contract';
 import { ALLERGENS, type Allergen, CARB_COUNT_WORDS, CARB_COUNTS, type Counting, type Diet, dietOf, ENERGY_COUNTS, type HouseholdSettings, SCHOOLS } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 import { DraftBook } from '../state/draftBook';
+import { PageAnew } from '../state/pageAnew';
 import { CURRENCIES, Preferences, TEXT_SIZES, type TextSize } from '../state/preferences';
 import { Reach } from '../state/reach';
 import { removedActions, removedFeature } from '../state/removed.feature';
@@ -71,6 +72,7 @@ export class House {
   protected readonly drafts = inject(DraftBook);
   protected readonly reach = inject(Reach);
   private readonly store = inject(Store);
+  private readonly pageAnew = inject(PageAnew);
   protected readonly settings = this.preferences.settings;
   protected readonly measures: readonly Option<HouseholdSettings['measures']>[] = [
     { label: SAY.us237Ml, value: 'us' },
@@ -140,7 +142,7 @@ export class House {
   /** All that is written on the page is written anew. */
   protected chooseLocale(locale: string): void {
     chooseLocale(locale);
-    location.reload();
+    this.pageAnew.here();
   }
 
   /** Names as they were typed, each once and no longer than a name is. */

@@ -2,7 +2,7 @@ import type { Routes } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState } from '@ngrx/store';
 import * as removedEffects from '../state/removed.effects';
-import { copiesFeature, giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore } from '../state/copies.feature';
+import { beginAnew, copiesFeature, giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore } from '../state/copies.feature';
 import * as bakeEffects from '../state/bake.effects';
 import { bakeFeature } from '../state/bake.feature';
 import { loadOven, ovenFeature } from '../state/oven.feature';
@@ -24,7 +24,7 @@ export const houseRoutes: Routes = [
       provideState(ovenFeature),
       provideEffects({ loadOven }),
       provideState(copiesFeature),
-      provideEffects({ giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore }),
+      provideEffects({ beginAnew, giveFolder, loadCopies, lookAtCopy, makeCopy, restoreCopy, undoRestore }),
       provideState(shareFeature),
       provideEffects({ leave, loadShare, sendAway, settleShare }),
       provideLibraryWords(),

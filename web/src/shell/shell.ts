@@ -10,6 +10,7 @@ import { larderFeature } from '../state/larder.feature';
 import { Outbox } from '../state/outbox';
 import { Reach } from '../state/reach';
 import { LOCALE } from '../ui/locale';
+import { PageAnew } from '../state/pageAnew';
 import { Preferences } from '../state/preferences';
 import { FirstStepsBar } from '../parts/first-steps';
 import { Icon } from '../ui/icon';
@@ -62,6 +63,7 @@ export class Shell {
   protected readonly larderFailure = this.store.selectSignal(larderFeature.selectFailure);
   protected readonly reach = inject(Reach);
   private readonly outbox = inject(Outbox);
+  private readonly pageAnew = inject(PageAnew);
   /** Saves that the server has not heard of yet. */
   protected readonly waiting = computed(() => this.outbox.waiting().length);
   private readonly moments = new Intl.DateTimeFormat(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
@@ -78,7 +80,7 @@ export class Shell {
   );
   /** All that is shown is asked for again; what was typed lies in the browser's own store. */
   protected fetchAnew(): void {
-    location.reload();
+    this.pageAnew.here();
   }
 
   private readonly page = viewChild.required<ElementRef<HTMLElement>>('page');

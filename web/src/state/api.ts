@@ -180,12 +180,12 @@ export function problemOf(error: unknown): Problem | undefined {
   }
 }
 
-/** One sentence for a failed request. */
 /** The server was there and cannot take it as it is. To be asked who one is, or to wait, is no such answer. */
 export function isRefused(error: unknown): boolean {
   return error instanceof HttpErrorResponse && error.status >= 400 && error.status < 500 && ![401, 408, 429].includes(error.status);
 }
 
+/** One sentence for a failed request. */
 export function failureWords(error: unknown): string {
   const problem = problemOf(error);
   if (problem) return problem.detail;

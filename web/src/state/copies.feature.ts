@@ -3,8 +3,9 @@ import { inject } from '@angular/core';
 import type { CopiesPage, CopyLook, Restored } from '@fellmist/contract';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import { catchError, exhaustMap, map, mergeMap, type Observable, of, switchMap } from 'rxjs';
+import { catchError, exhaustMap, map, mergeMap, type Observable, of, switchMap, tap } from 'rxjs';
 import { failureWords } from './api';
+import { PageAnew } from './pageAnew';
 
 /** A copy that was looked at, by its name or that of its file. */
 export interface Looked extends CopyLook {
@@ -137,4 +138,14 @@ export const undoRestore = createEffect(
       ),
     ),
   { functional: true },
+);
+
+/** All that this page knows is of the household as it was, whichever place lies open by now: it begins anew. */
+export const beginAnew = createEffect(
+  (actions = inject(Actions), page = inject(PageAnew)) =>
+    actions.pipe(
+      ofType(copiesActions.restored),
+      tap(({ restored }) => page.at(`/house?before=${encodeURIComponent(restored.before)}#copies-title`)),
+    ),
+  { functional: true, dispatch: false },
 );

@@ -1,6 +1,7 @@
 import { Injectable, signal } from '@angular/core';
 import type { SaveRequest, TryHead } from '@fellmist/contract';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { remember, remembered } from '../ui/memory';
 import { SAY } from './words';
 
 /** Unsaved work on one thing in one tab. */
@@ -68,15 +69,6 @@ function holds(tabId: string): Promise<boolean> {
   });
 }
 
-function session<T>(act: (store: Storage) => T): T | undefined {
-  try {
-    return act(sessionStorage);
-  } catch {
-    // A browser that keeps nothing at all: the name lasts as long as the page.
-    return undefined;
-  }
-}
-
 /**
  * The browser's own database of unsaved work, and whose it is. Where the browser keeps nothing (blocked or full), `failure`
  * says so and the page works on without.
@@ -90,10 +82,10 @@ export class DraftBook {
 
   /** Each tab has a name of its own and holds a lock by it for as long as it lives, so that others see whose drafts are whose. */
   private async nameTab(): Promise<string> {
-    const before = session((store) => store.getItem(TAB)) ?? undefined;
+    const before = remembered(TAB, 'tab');
     const name = before !== undefined && (await holds(before)) ? before : crypto.randomUUID();
     if (name !== before) await holds(name);
-    session((store) => store.setItem(TAB, name));
+    remember(TAB, name, 'tab');
     return name;
   }
 

@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
+import { remember, remembered } from '../ui/memory';
 
 const KEPT = 'fellmist.firstSteps';
 
@@ -8,7 +9,7 @@ const KEPT = 'fellmist.firstSteps';
 export class FirstSteps {
   private readonly router = inject(Router);
   readonly isOn = signal(false);
-  readonly isOffered = signal(localStorage.getItem(KEPT) === null);
+  readonly isOffered = signal(remembered(KEPT) === undefined);
 
   start(): void {
     this.isOn.set(true);
@@ -23,6 +24,6 @@ export class FirstSteps {
   /** Not offered again on this device. */
   putOff(): void {
     this.isOffered.set(false);
-    localStorage.setItem(KEPT, 'seen');
+    remember(KEPT, 'seen');
   }
 }

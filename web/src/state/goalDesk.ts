@@ -151,10 +151,7 @@ export class GoalDesk {
         return { state: 'working', share: step.share, ...(step.soFar === undefined ? {} : { answer: step.soFar }) };
       }),
       startWith({ state: 'working', share: 0 } as const),
-      catchError((error: unknown) => {
-        this.kitchen.forget();
-        return of({ state: 'failed', share: 0, words: error instanceof Error ? error.message : String(error) } as const);
-      }),
+      catchError((error: unknown) => of({ state: 'failed', share: 0, words: error instanceof Error ? error.message : String(error) } as const)),
     );
   }
 }

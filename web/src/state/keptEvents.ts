@@ -1,5 +1,6 @@
 import type { BakeEvent } from '@fellmist/core/bake';
-import { keepList, keptList, keptNames } from './keptList';
+import { rememberedNames } from '../ui/memory';
+import { keepList, keptList } from './keptList';
 import { teller } from './teller';
 
 const prefixOf = (id: string): string => `fellmist.bake.${id}.`;
@@ -19,7 +20,7 @@ export function keepWaiting(id: string, waiting: readonly BakeEvent[]): void {
 
 /** Takes up what this tab or one that was closed kept of a bake; from now on it is this tab's to tell. */
 export function takeUpWaiting(id: string): readonly BakeEvent[] {
-  const names = keptNames(prefixOf(id));
+  const names = rememberedNames(prefixOf(id));
   const kept = names.flatMap((name) => keptList<BakeEvent>(name));
   keepWaiting(id, kept);
   for (const name of names) if (name !== prefixOf(id) + teller()) keepList(name, []);

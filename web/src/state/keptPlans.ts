@@ -1,5 +1,6 @@
 import type { PlanChange } from '@fellmist/core/bake';
-import { keepList, keptList, keptNames } from './keptList';
+import { rememberedNames } from '../ui/memory';
+import { keepList, keptList } from './keptList';
 
 const PREFIX = 'fellmist.plan.';
 
@@ -14,5 +15,5 @@ export function keptPlanChanges(id: string): readonly PlanChange[] {
 
 /** The plans with changes that wait. */
 export function plansThatWait(): readonly string[] {
-  return keptNames(PREFIX).map((name) => name.slice(PREFIX.length));
+  return rememberedNames(PREFIX).map((name) => name.slice(PREFIX.length));
 }

@@ -1,4 +1,5 @@
 import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
+import { remember, remembered } from '../ui/memory';
 
 const SPEAKS = 'fellmist.speaks';
 
@@ -11,7 +12,7 @@ export class KitchenAids {
   /** Undefined while nobody asked. */
   readonly isAwake = signal<boolean | undefined>(undefined);
   readonly canSpeak = typeof speechSynthesis !== 'undefined';
-  readonly speaks = signal(this.canSpeak && localStorage.getItem(SPEAKS) === 'on');
+  readonly speaks = signal(this.canSpeak && remembered(SPEAKS) === 'on');
 
   constructor() {
     // A browser lets go of the screen when its page is hidden.
@@ -38,8 +39,11 @@ export class KitchenAids {
     // Only pages of a secure origin have it: a phone in the kitchen that speaks plain HTTP has not.
     const wakeLock = (navigator as { readonly wakeLock?: WakeLock }).wakeLock;
     try {
-      this.lock = await wakeLock?.request('screen');
-      this.isAwake.set(this.lock !== undefined);
+      const lock = await wakeLock?.request('screen');
+      // The kitchen was left before the browser answered: nobody would let go of it later.
+      if (!this.isWanted) return void lock?.release();
+      this.lock = lock;
+      this.isAwake.set(lock !== undefined);
     } catch {
       this.isAwake.set(false);
     }
@@ -47,7 +51,7 @@ export class KitchenAids {
 
   switchSpeech(on: boolean): void {
     this.speaks.set(on && this.canSpeak);
-    localStorage.setItem(SPEAKS, on ? 'on' : 'off');
+    remember(SPEAKS, on ? 'on' : 'off');
     if (!on && this.canSpeak) speechSynthesis.cancel();
   }
 

@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { classOf } from '@fellmist/core';
 import { type HeatAsk, heatsOf, type Reckoned } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
-import { catchError, concatMap, from, map, of, switchMap } from 'rxjs';
+import { catchError, concatMap, EMPTY, from, map, switchMap } from 'rxjs';
 import { HeavyWork } from '../workers/heavyWork';
 import { bakeFeature } from './bake.feature';
 import { Desk } from './desk';
@@ -56,10 +56,13 @@ export class PlanHeat {
       .pipe(
         switchMap((asked) => from(asked.filter(({ key }) => !this.known().has(key)))),
         concatMap(({ key, heat }) =>
-          this.heavy.run('treatHeat', heat).pipe(
-            map((step) => (step.kind === 'done' ? { key, answer: step.answer } : undefined)),
-            catchError(() => of({ key, answer: undefined })),
-          ),
+          this.known().has(key)
+            ? EMPTY
+            : this.heavy.run('treatHeat', heat).pipe(
+                map((step) => (step.kind === 'done' ? { key, answer: step.answer } : undefined)),
+                // The worker broke down over it: nothing is known, and it is asked for with the next change.
+                catchError(() => EMPTY),
+              ),
         ),
       )
       .subscribe((told) => {

@@ -4,12 +4,13 @@ import { Store } from '@ngrx/store';
 import { householdActions, type SettingsChange } from './household.actions';
 import { householdFeature } from './household.feature';
 import { LOCALE } from '../ui/locale';
+import { remember, remembered } from '../ui/memory';
 
 /** What was chosen on a device before the household kept it: it holds until the household settles something, and is kept with that. */
 function ofThisDevice(): SettingsChange {
-  const [carbs, energy] = [localStorage.getItem('fellmist.carbs'), localStorage.getItem('fellmist.energy')];
+  const [carbs, energy] = [remembered('fellmist.carbs'), remembered('fellmist.energy')];
   return {
-    currency: localStorage.getItem('fellmist.currency') ?? currencyOf(navigator.language),
+    currency: remembered('fellmist.currency') ?? currencyOf(navigator.language),
     ...(CARB_COUNTS.some((count) => count === carbs) ? { carbs: carbs as Counting['carbs'] } : {}),
     ...(ENERGY_COUNTS.some((rule) => rule === energy) ? { energy: energy as Counting['energy'] } : {}),
   };
@@ -30,30 +31,29 @@ export class Preferences {
   });
   readonly failure = this.store.selectSignal(householdFeature.selectFailure);
   readonly theme = signal<'light' | 'dark'>(document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light');
-  readonly singleKeys = signal(localStorage.getItem('fellmist.singleKeys') !== 'off');
+  readonly singleKeys = signal(remembered('fellmist.singleKeys') !== 'off');
 
   /** How large the text of this device is, and whether its timers are heard. */
-  readonly textSize = signal<TextSize>(TEXT_SIZES.find((size) => size === localStorage.getItem('fellmist.text')) ?? 'usual');
-  readonly sounds = signal(localStorage.getItem('fellmist.sounds') !== 'off');
+  readonly textSize = signal<TextSize>(TEXT_SIZES.find((size) => size === remembered('fellmist.text')) ?? 'usual');
+  readonly sounds = signal(remembered('fellmist.sounds') !== 'off');
 
   sizeText(size: TextSize): void {
     this.textSize.set(size);
     document.documentElement.dataset['text'] = size;
-    localStorage.setItem('fellmist.text', size);
+    remember('fellmist.text', size);
   }
 
   switchSounds(on: boolean): void {
     this.sounds.set(on);
-    localStorage.setItem('fellmist.sounds', on ? 'on' : 'off');
+    remember('fellmist.sounds', on ? 'on' : 'off');
   }
 
   /** A body weight that limits by weight are told for, kg: of a person, so it stays on this device. Undefined until one is given. */
-  readonly bodyKg = signal(Number(localStorage.getItem('fellmist.bodyKg')) || undefined);
+  readonly bodyKg = signal(Number(remembered('fellmist.bodyKg')) || undefined);
 
   weighBody(bodyKg: number | undefined): void {
     this.bodyKg.set(bodyKg);
-    if (bodyKg === undefined) localStorage.removeItem('fellmist.bodyKg');
-    else localStorage.setItem('fellmist.bodyKg', String(bodyKg));
+    remember('fellmist.bodyKg', bodyKg === undefined ? undefined : String(bodyKg));
   }
 
   settle(change: SettingsChange): void {
@@ -62,13 +62,13 @@ export class Preferences {
 
   switchTheme(): void {
     const theme = this.theme() === 'dark' ? 'light' : 'dark';
-    localStorage.setItem('fellmist.theme', theme);
+    remember('fellmist.theme', theme);
     this.paint(theme);
   }
 
   /** Light or dark as the system is, as long as neither was chosen here. */
   followSystem(isDark: boolean): void {
-    if (localStorage.getItem('fellmist.theme') === null) this.paint(isDark ? 'dark' : 'light');
+    if (remembered('fellmist.theme') === undefined) this.paint(isDark ? 'dark' : 'light');
   }
 
   private paint(theme: 'light' | 'dark'): void {
@@ -78,7 +78,7 @@ export class Preferences {
 
   switchSingleKeys(on: boolean): void {
     this.singleKeys.set(on);
-    localStorage.setItem('fellmist.singleKeys', on ? 'on' : 'off');
+    remember('fellmist.singleKeys', on ? 'on' : 'off');
   }
 
   /** The household's currency, as an ISO code. */

@@ -1,6 +1,7 @@
 import { HttpErrorResponse, type HttpInterceptorFn, HttpResponse } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
 import { tap } from 'rxjs';
+import { remember, remembered } from '../ui/memory';
 
 const KEPT_AT = 'X-Fellmist-Kept-At';
 const SWITCH = 'fellmist.offline';
@@ -14,7 +15,7 @@ export class Reach {
   readonly isBack = signal(false);
   /** Keeping pages is offered on this machine and over TLS alone: browsers allow it nowhere else. */
   readonly canKeep = 'serviceWorker' in navigator;
-  readonly keeps = signal(this.canKeep && localStorage.getItem(SWITCH) === 'on');
+  readonly keeps = signal(this.canKeep && remembered(SWITCH) === 'on');
 
   constructor() {
     if (this.keeps()) this.register();
@@ -22,7 +23,7 @@ export class Reach {
 
   switchKeeping(on: boolean): void {
     this.keeps.set(on);
-    localStorage.setItem(SWITCH, on ? 'on' : 'off');
+    remember(SWITCH, on ? 'on' : 'off');
     if (on) this.register();
     else void this.forget();
   }

@@ -5,6 +5,7 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import { catchError, concatMap, ignoreElements, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { failureWords } from './api';
+import { PageAnew } from './pageAnew';
 import { Reach } from './reach';
 
 export const shareActions = createActionGroup({
@@ -73,14 +74,14 @@ export const sendAway = createEffect(
 
 /** Nothing of the household stays on a device that leaves, but what was never sent. */
 export const leave = createEffect(
-  (actions = inject(Actions), http = inject(HttpClient), reach = inject(Reach)) =>
+  (actions = inject(Actions), http = inject(HttpClient), reach = inject(Reach), page = inject(PageAnew)) =>
     actions.pipe(
       ofType(shareActions.left),
       concatMap(() =>
         http.delete('/api/session').pipe(
           tap(() => {
             reach.switchKeeping(false);
-            location.assign('/');
+            page.at('/');
           }),
           ignoreElements(),
           catchError((error: unknown) => of(shareActions.failed({ words: failureWords(error) }))),

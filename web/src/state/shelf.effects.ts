@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import { LIMITS } from '@fellmist/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
-import { catchError, concatMap, map, mergeMap, type Observable, of, switchMap, tap, withLatestFrom } from 'rxjs';
+import { catchError, concatMap, filter, map, mergeMap, type Observable, of, switchMap, tap, withLatestFrom } from 'rxjs';
 import { Preferences } from './preferences';
 import { Api, failureWords } from './api';
 import { answering, unlessDropped } from './asking';
@@ -17,12 +17,13 @@ function orFailed(error: unknown): Observable<Action> {
 
 const PAGE = 40;
 
-/** The first page anew, or the next one: what was asked for before and is not here yet is not waited for. */
+/** The first page anew, or the next one of what is listed: that one waits for the first, and what was asked for before is not waited for. */
 export const loadShelf = createEffect(
   (actions = inject(Actions), api = inject(Api), preferences = inject(Preferences), store = inject(Store)) =>
     actions.pipe(
       ofType(shelfActions.wanted, shelfActions.restored, shelfActions.moreWanted),
       withLatestFrom(store.select(shelfFeature.selectShelfState)),
+      filter(([{ type }, { isAsked }]) => type !== shelfActions.moreWanted.type || !isAsked),
       switchMap(([{ type }, { query, ids }]) => {
         const offset = type === shelfActions.moreWanted.type ? ids.length : 0;
         return api.shelf({ ...preferences.counting(), ...query, offset, limit: PAGE }).pipe(

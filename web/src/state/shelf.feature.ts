@@ -40,21 +40,24 @@ interface ShelfState extends EntityState<ShelfEntry> {
   readonly total: number;
   readonly all: number;
   readonly isHere: boolean;
+  /** The first page of what is looked for has been asked for and is not here yet: what is listed may be of an earlier question. */
+  readonly isAsked: boolean;
   readonly failure: string | undefined;
 }
 
-const initial: ShelfState = entriesOf.getInitialState({ query: {}, total: 0, all: 0, isHere: false, failure: undefined });
+const initial: ShelfState = entriesOf.getInitialState({ query: {}, total: 0, all: 0, isHere: false, isAsked: false, failure: undefined });
 
 export const shelfFeature = createFeature({
   name: 'shelf',
   reducer: createReducer(
     initial,
-    on(shelfActions.wanted, (state, { query }): ShelfState => ({ ...state, query, failure: undefined })),
+    on(shelfActions.wanted, (state, { query }): ShelfState => ({ ...state, query, isAsked: true, failure: undefined })),
+    on(shelfActions.restored, (state): ShelfState => ({ ...state, isAsked: true })),
     on(shelfActions.loaded, (state, { page, offset }): ShelfState => {
-      const next = { ...state, total: page.total, all: page.all, isHere: true, failure: undefined };
+      const next = { ...state, total: page.total, all: page.all, isHere: true, isAsked: false, failure: undefined };
       return offset === 0 ? entriesOf.setAll([...page.entries], next) : entriesOf.upsertMany([...page.entries], next);
     }),
-    on(shelfActions.failed, (state, { words }): ShelfState => ({ ...state, failure: words })),
+    on(shelfActions.failed, (state, { words }): ShelfState => ({ ...state, isAsked: false, failure: words })),
     on(shelfActions.picturePut, (state, { id, picturedAt }): ShelfState => entriesOf.updateOne({ id, changes: { picturedAt } }, { ...state, failure: undefined })),
     on(shelfActions.pictureRemoved, (state, { id }): ShelfState => {
       const { picturedAt: _gone, ...entry } = state.entities[id] ?? {};

@@ -1,4 +1,8 @@
 import { TestBed } from '@angular/core/testing';
+import { stockLarder } from '@fellmist/core';
+import { provideStore } from '@ngrx/store';
+import { FarKitchen } from '../state/farKitchen';
+import { larderFeature } from '../state/larder.feature';
 import { HEAVY_WORKER, HeavyWork, type WorkStep } from './heavyWork';
 import type { FromWorker, ToWorker } from './jobs';
 
@@ -31,6 +35,7 @@ function heavyWork(): HeavyWork {
   workers.length = 0;
   TestBed.configureTestingModule({
     providers: [
+      provideStore({ [larderFeature.name]: larderFeature.reducer }),
       {
         provide: HEAVY_WORKER,
         useValue: () => {
@@ -99,4 +104,26 @@ test('a fault ends its own job alone; a worker that breaks down ends all of them
   const third = follow(heavy);
   workers[1]?.say({ kind: 'done', id: 3, answer: [] });
   expect(third.heard).toEqual([{ kind: 'done', answer: [] }, 'over']);
+});
+
+test('a kitchen is sent once; after a worker broke down over whatever it was, the new one is given it before it works with it', () => {
+  const heavy = heavyWork();
+  const [kitchen, larder] = [TestBed.inject(FarKitchen), stockLarder([])];
+  const taken: string[] = [];
+  const take = (name: string) => kitchen.taken(larder).subscribe({ next: () => taken.push(name), error: (error: Error) => taken.push(`${name}: ${error.message}`) });
+  const jobs = (worker: number) => workers[worker]?.heard.map((message) => (message.kind === 'begin' ? message.job : message.kind));
+  take('first');
+  workers[0]?.say({ kind: 'done', id: 1, answer: 0 });
+  take('second');
+  expect([taken, jobs(0)]).toEqual([['first', 'second'], ['takeKitchen']]);
+  // Another place's work brings it down.
+  follow(heavy);
+  workers[0]?.breakDown();
+  take('third');
+  expect(jobs(1)).toEqual(['takeKitchen']);
+  workers[1]?.breakDown();
+  expect(taken.at(-1)).toBe('third: The work stopped.');
+  take('fourth');
+  workers[2]?.say({ kind: 'done', id: 4, answer: 0 });
+  expect([taken.at(-1), jobs(2)]).toEqual(['fourth', ['takeKitchen']]);
 });

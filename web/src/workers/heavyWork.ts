@@ -1,5 +1,5 @@
 import { inject, Injectable, InjectionToken } from '@angular/core';
-import { Observable, type Subscriber } from 'rxjs';
+import { Observable, Subject, type Subscriber } from 'rxjs';
 import type { FromWorker, JobName, Jobs, ToWorker } from './jobs';
 import { SAY } from './words';
 
@@ -16,6 +16,8 @@ export const HEAVY_WORKER = new InjectionToken<() => Worker>('worker for heavy w
 export class HeavyWork {
   private readonly make = inject(HEAVY_WORKER);
   private worker: Worker | undefined;
+  /** A worker broke down, whoever’s job it was: the next one knows nothing of what that one was told. */
+  readonly stopped = new Subject<void>();
   private last = 0;
   private readonly waiting = new Map<number, Subscriber<WorkStep<unknown>>>();
 
@@ -62,6 +64,7 @@ export class HeavyWork {
   private stop(worker: Worker): void {
     worker.terminate();
     this.worker = undefined;
+    this.stopped.next();
     const listeners = [...this.waiting.values()];
     this.waiting.clear();
     for (const listener of listeners) listener.error(new Error(SAY.theWorkStopped));
