@@ -228,9 +228,9 @@ export async function press(page: Page, name: string, how: 'click' | 'tap' = 'cl
     });
     await target[how]();
     const isMissed = await target.evaluate((one) => (globalThis as { missed?: boolean }).missed === true && one.isConnected).catch(() => false);
-    if (!isMissed) break;
+    if (!isMissed) return shown(page);
   }
-  await shown(page);
+  throw new Error(`what is called "${name}" lies under something else`);
 }
 
 /** Chooses from a list that opens, by the words that are shown. */

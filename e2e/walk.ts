@@ -121,15 +121,13 @@ export class Walk {
     await this.page.waitForFunction(() => [...document.querySelectorAll('button, a')].some((one) => one.textContent?.trim() === 'Bake it'));
   }
 
-  /** A pack of a kind, with what a full one holds and costs. */
-  async priced(kind: string, grams: string, price: string): Promise<void> {
-    await go(this.page, `${this.url}/larder/pack/new?kind=${kind}`);
-    await type(this.page, '#pack-name', `${kind} of the shop`);
-    await press(this.page, 'Stock and price');
-    await type(this.page, '#net', grams);
-    await type(this.page, '#price', price);
-    await press(this.page, 'Save');
-    await this.page.waitForFunction(() => !location.pathname.endsWith('new'));
+  /** What a full pack of each food holds and costs, on the Bench, from field to field. */
+  async priced(packs: Readonly<Record<string, readonly [string, string]>>): Promise<void> {
+    for (const [food, [holds, costs]] of Object.entries(packs)) {
+      await type(this.page, `#net-${food}`, holds);
+      await type(this.page, `#price-${food}`, costs);
+      await this.page.keyboard.press('Tab');
+    }
   }
 
   /** A pack that was just saved is put into the kitchen. */

@@ -34,7 +34,7 @@ describe('walks from one end to the other', () => {
     // Two of five: 441 kcal.
     await sees(page, '441 kcal');
     await walk.plate('Ben', '1');
-    await type(page, '#keep-portions', '2');
+    // Five less three on plates.
     await press(page, 'Into the freezer');
     await sees(page, '2 in the freezer');
     await walk.taste({ Ada: { Thickness: '+' } });
@@ -113,15 +113,6 @@ describe('walks from one end to the other', () => {
   });
 
   test('a dough that is eaten raw: cautions, four tries by three tasters, what a batch costs, and as much of a bought one beside it', async () => {
-    for (const [kind, grams, price] of [
-      ['plain-flour', '1000', '0.90'],
-      ['butter', '250', '2.40'],
-      ['sugar', '1000', '1.10'],
-      ['egg', '300', '2.10'],
-      ['chocolate-chips', '200', '3.00'],
-      ['whole-milk', '1030', '1.20'],
-    ] as const)
-      await walk.priced(kind, grams, price);
     await walk.paste(
       'Cookie dough by the spoon\nMakes 6 portions\n120 g plain flour\n80 g butter\n90 g sugar\n1 egg\n60 g chocolate chips\n\nStir together and eat it raw, chilled.',
     );
@@ -155,6 +146,8 @@ describe('walks from one end to the other', () => {
     await page.waitForFunction(() => document.querySelector('[data-figure="energyKcal"]')?.firstChild?.textContent?.trim() === '280');
     // 0.12 x 0.90 + 0.32 x 2.40 + 0.077 x 1.10 + 2.10 / 6 + 0.3 x 3.00 + 0.017 / 1.03 x 1.20 = 2.23 for a batch of six.
     await press(page, 'Nutrition');
+    await press(page, 'Give prices');
+    await walk.priced({ 'plain-flour': ['1 kg', '.9'], butter: ['250', '2.4'], sugar: ['1 kg', '1.1'], egg: ['6', '2.1'], 'chocolate-chips': ['200', '3'], 'whole-milk': ['1 L', '1.2'] });
     await sees(page, '2.23 a batch');
     await press(page, 'More for this formula');
     await press(page, 'Compare it');
@@ -199,7 +192,7 @@ describe('walks from one end to the other', () => {
     await comes(async () => expect(await walk.figure('Energy')).toBe(115));
     await sees(page, '135 g');
     await walk.plate('Ada', '1');
-    await type(page, '#keep-portions', '5');
+    // Six less one on a plate.
     await press(page, 'Into the fridge');
     await sees(page, '5 in the fridge, use by');
     await walk.taste({ Ada: { Sweetness: '–' } });

@@ -43,7 +43,7 @@ async function suite(name, config, env = {}, which = []) {
 }
 
 /** Browser tests that go with the unit tests, so that both lanes end about together. */
-const WITH_UNITS = 'e2e/(?:clock|hand|walks)\\.spec';
+const WITH_UNITS = 'e2e/(?:clock|hand)\\.spec';
 const browser = { CHROMIUM_PATH: chromium };
 const built = step('build', 'node', ['scripts/build.mjs']);
 

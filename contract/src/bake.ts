@@ -1,4 +1,4 @@
-import { type Figures, type Formula, LIMITS } from '@fellmist/core';
+import { type Allergen, type Figures, type Formula, LIMITS } from '@fellmist/core';
 import {
   type BakeEvent,
   type InTheHeat,
@@ -143,6 +143,8 @@ export interface KeptPortions {
   readonly useBy?: string;
   /** What a portion of it holds; absent where its weight is not known. */
   readonly portion?: Figures;
+  /** Without what was for the table; absent where a device kept the answer of an earlier version. */
+  readonly allergens?: { readonly contains: readonly Allergen[]; readonly mayContain: readonly Allergen[] };
   /** How it is thawed and warmed, in the words of its class; empty where nothing is to be done. */
   readonly words: string;
 }

@@ -62,6 +62,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
   const leftBehind: { eventId: string; where: string; massG: number; partId: string | undefined }[] = [];
   const cut: { eventId: string; name: string; massG: number }[] = [];
   const plates: ServedPlate[] = [];
+  let given = 0;
   const notes: { eventId: string; at: string; text: string }[] = [];
   const readings: { of: 'core' | 'oven' | 'room'; tempC: number; at: string }[] = [];
   const stagesDone = new Set<string>();
@@ -134,6 +135,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
         if (isMass(event.massG) && event.massG > 0) cut.push({ eventId: event.id, name: event.name, massG: event.massG });
         break;
       case 'plated':
+        given += event.portions;
         plates.push({ eventId: event.id, name: event.name, portions: event.portions, toppings: event.toppings, lines: event.lines });
         break;
       case 'note':
@@ -144,7 +146,11 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
         isFinished = true;
         break;
       case 'kept':
+        given += event.portions;
+        break;
       case 'eaten':
+        if (event.place === 'table') given += event.portions;
+        break;
       case 'step begun':
       case 'timer set':
       case 'timer rang':
@@ -225,6 +231,7 @@ export function foldBake(events: readonly BakeEvent[], { formula, larder, kitche
     portioning: into,
     cut,
     plates,
+    given,
     kept: keptOf([...standing]),
     timers: timersOf([...standing]),
     heated: heatedOf([...standing]),

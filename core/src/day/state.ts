@@ -79,6 +79,8 @@ export interface Bake {
   readonly portioning: Portioning;
   readonly cut: readonly { readonly eventId: string; readonly name: string; readonly massG: number }[];
   readonly plates: readonly ServedPlate[];
+  /** Portions that are spoken for: on plates, put away, eaten at the table. */
+  readonly given: number;
   readonly kept: readonly { readonly eventId: string; readonly place: 'fridge' | 'freezer'; readonly left: number; readonly useBy: string | undefined }[];
   readonly timers: readonly Timer[];
   /** When it went into the oven, and out of it where it is. */

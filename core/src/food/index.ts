@@ -17,7 +17,7 @@ export {
 } from './label';
 export { checkLabel, energyOfParts, type HiddenZero, hiddenZeros, type LabelFault, unlikeKind, weighPiece } from './labelCheck';
 export { type ReadFigure, readLabelFigure } from './labelFigure';
-export { type CupFound, type CupWeighings, type Pack, packAsFood, packComposition, weighCup } from './pack';
+export { type CupFound, type CupWeighings, emptyPack, type Pack, packAsFood, packComposition, weighCup } from './pack';
 export { type Intense, INTENSE, ROLE_NAMES, type RoleName, type Roles, type RoleValue } from './roles';
 export { behindFigure, type Interval, LABEL_FIGURES, type LabelFigure, lawfulTolerance, type Printed, printFigure, type Tradition } from './rounding';
 export { CARB_COUNT_WORDS, CARB_COUNTS, type CarbCount, isCarbCount, netCarbOf, proteinPer100Kcal, type School, SCHOOLS, schoolsOf } from './school';

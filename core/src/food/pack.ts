@@ -208,3 +208,8 @@ export function packAsFood(pack: Pack, generic: Food): Food {
     measureSource: own.length > 0 ? `weighed by you (${own.join(', ')}); the rest: ${generic.measureSource}` : generic.measureSource,
   };
 }
+
+/** A pack of a kind of which nothing is known yet. */
+export function emptyPack(id: string, kindId: string): Pack {
+  return { id, name: '', kindId, label: { tradition: 'eu', state: 'as sold', per100: { of: 'g', figures: {} } }, measuresG: {}, mayContain: [], thirstTests: [], note: '' };
+}

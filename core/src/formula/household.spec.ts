@@ -1,4 +1,4 @@
-import { dietOf, dietOfAll } from './household';
+import { dietOf, dietOfAll, peopleIn } from './household';
 
 const settings = {
   schools: ['lean'],
@@ -19,5 +19,20 @@ describe('who eats here', () => {
       { schools: [], excluded: [] },
       { schools: [], excluded: [] },
     ]);
+  });
+
+  test('is meant by whole names in any case, one or several of them; a name that only begins so is another', () => {
+    const of = (words: string, people = ['Mara', 'Pim', 'Jo Ann']): readonly string[] => peopleIn({ people }, words);
+    expect([of('mara'), of('Pim & MARA'), of('for Jo  Ann’s lunch'), of('Tamara'), of('Jo'), of(''), of('—'), of('Mara', [''])]).toEqual([
+      ['Mara'],
+      ['Mara', 'Pim'],
+      ['Jo Ann'],
+      [],
+      [],
+      [],
+      [],
+      [],
+    ]);
+    expect(peopleIn({}, 'Mara')).toEqual([]);
   });
 });

@@ -56,6 +56,14 @@ export function dietOf({ people = [], diets = {} }: Pick<HouseholdSettings, 'peo
   return (people.includes(name) ? diets[name] : undefined) ?? ANY_DIET;
 }
 
+const wordsOf = (text: string): string => ` ${(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).join(' ')} `;
+
+/** Who of the household some words name, by whole names in any case: two of them in "ada & Ben", nobody in "Adam". */
+export function peopleIn({ people = [] }: Pick<HouseholdSettings, 'people'>, words: string): readonly string[] {
+  const said = wordsOf(words);
+  return people.filter((name) => name.trim() !== '' && said.includes(wordsOf(name)));
+}
+
 /** What a new formula is held against: what the household settled, and what any who eats here eats by or may not have. */
 export function dietOfAll(settings: Pick<HouseholdSettings, 'schools' | 'excluded' | 'people' | 'diets'>): Diet {
   const each = (settings.people ?? []).map((name) => dietOf(settings, name));

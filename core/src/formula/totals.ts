@@ -125,6 +125,11 @@ export function countedParts(formula: Pick<Formula, 'parts'>): readonly Part[] {
   return formula.parts.some((part) => part.counting) ? formula.parts.filter((part) => !part.counting) : formula.parts;
 }
 
+/** A formula as it is served: of what is chosen at the table only the parts that are taken, by id. */
+export function servedFormula(formula: Formula, taken: ReadonlySet<string>): Formula {
+  return { ...formula, parts: formula.parts.filter(({ id, counting }) => counting !== 'at the table' || taken.has(id)) };
+}
+
 /** Sums over the parts of a formula that count. */
 export function totalsOf(formula: Pick<Formula, 'parts'>, larder: Larder, counting: Counting = COUNTING): Totals {
   return totalsOfParts(countedParts(formula), larder, counting);

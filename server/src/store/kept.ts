@@ -1,5 +1,5 @@
 import { type KeptPortions } from '@fellmist/contract';
-import { analyse, classOf } from '@fellmist/core';
+import { allergensOf, analyse, classOf, servedFormula } from '@fellmist/core';
 import { readBake, readBakesTold } from './bakes';
 import { foldedBake } from './foldedBake';
 import { type LarderStore } from './larderStore';
@@ -14,6 +14,7 @@ export function keptPortions({ db, larder, contents }: LarderStore): readonly Ke
       if (!bake || bake.kept.length === 0) return [];
       const keeping = classOf(stored.formula, contents)?.keeping;
       const { portion } = analyse(bake.real, larder, contents, settings).views;
+      const { contains, mayContain } = allergensOf(servedFormula(bake.real, new Set()), larder);
       return bake.kept.map(({ place, left, useBy }) => ({
         bakeId: id,
         formulaId,
@@ -21,6 +22,7 @@ export function keptPortions({ db, larder, contents }: LarderStore): readonly Ke
         place,
         left,
         portion,
+        allergens: { contains, mayContain },
         words: [place === 'freezer' ? keeping?.thaw : undefined, keeping?.reheat].filter(Boolean).join(' '),
         ...(useBy === undefined ? {} : { useBy }),
       }));

@@ -36,10 +36,10 @@ const ROWS: readonly { readonly key: FigureKey; readonly name: string; readonly 
   { key: 'fibreG', name: SAY.fibre, unit: 'g', digits: 1 },
   { key: 'sugarsG', name: SAY.sugars, unit: 'g', digits: 1 },
 ];
-/** A count, with a decimal only where it has one. */
-
 /** A difference of less is not told. */
 const TOLD_KCAL = 1;
+/** Of portions: what a division leaves over is no portion. */
+const A_CRUMB = 0.05;
 
 /** What came out: the yield, what stayed behind, the portions and their true numbers, and where they are kept. */
 @Component({
@@ -149,6 +149,13 @@ export class AfterDesk {
     return reading?.kind === 'reading' && reading.isSteady && reading.grams > 0 ? reading.grams : undefined;
   });
 
+  /** Portions that nobody has spoken for yet; undefined while it is not known how many there are. */
+  protected readonly rest = computed(() => {
+    const portions = this.desk.real()?.views.portions;
+    return portions === undefined ? undefined : Math.max(portions - this.bake().given, 0);
+  });
+  protected readonly restText = computed(() => ((this.rest() ?? 0) > A_CRUMB ? fieldNumber(this.rest() ?? 0, 2) : ''));
+
   protected readonly keptRows = computed(() =>
     this.bake().kept.map(({ eventId, place, left, useBy }) => ({
       id: eventId,
@@ -240,6 +247,11 @@ export class AfterDesk {
     const portions = numberWithin(text, 0.25, 1000);
     this.fault.set(portions === undefined ? SAY.aboveZero : undefined);
     if (portions === undefined) return;
+    const [rest, whole] = [this.rest(), this.desk.real()?.views.portions ?? 0];
+    if (rest !== undefined && portions > rest + A_CRUMB) {
+      this.fault.set(SAY.moreThanLeft(showPortions(rest), showPortions(whole)));
+      return;
+    }
     const keeping = this.desk.product()?.keeping;
     const days = place === 'fridge' ? keeping?.fridgeDays : keeping?.freezerDays;
     if (days === 0) {

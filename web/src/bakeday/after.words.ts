@@ -53,6 +53,7 @@ export const SAY = {
   mainPart: 'Main part',
   manySmall: 'many small ones',
   more: 'more',
+  moreThanLeft: (a: Shown, b: Shown) => said`Left are ${a} of ${b}: the rest is on plates or put away. If there are more, say above how many it was cut into.`,
   moreOrLess: (a: Shown, b: Shown, c: Shown) => said`${a} g ${b} ${c}`,
   notForFreezer: 'This is not frozen: it does not thaw well.',
   notForFridge: 'This is not kept in the fridge; it is eaten fresh or frozen.',

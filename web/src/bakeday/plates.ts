@@ -1,14 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { type Allergen, dietOf, portionWordFor } from '@fellmist/core';
-import { type Bake, plateFigures, type Topping } from '@fellmist/core/bake';
+import { allergensOf, type Formula, portionWordFor, servedFormula } from '@fellmist/core';
+import { type Bake, plateFigures, type ServedPlate, type Topping } from '@fellmist/core/bake';
+import { dietWarning } from '../parts/dietWarning';
 import { BakeDesk } from '../state/bakeDesk';
 import { Preferences } from '../state/preferences';
 import { showNumber } from '../ui/figures';
 import { numberWithin } from '../ui/numbers';
+import { showPortions } from '../ui/portionWords';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { PortionTable } from './portion-table';
 import { SAY } from './words';
+
+/** Of portions: what a division leaves over is no portion. */
+const A_CRUMB = 0.05;
+
+/** All that the treat has for the table, and what else was put on these plates. */
+function allOf(plates: readonly ServedPlate[], real: Formula): Formula {
+  return { ...real, parts: [...real.parts, { id: 'plate', heading: '', lines: plates.flatMap(({ lines }) => lines) }] };
+}
 
 /** What each person has on the plate: portions, the toppings that are chosen at the table, and what else goes over it. */
 @Component({
@@ -56,16 +66,21 @@ export class Plates {
     });
   });
 
-  /** What is on somebody's plate that they may not have, as the House says it. */
+  /** More lies on plates and is put away than there is. */
+  protected readonly isTooMuch = computed(() => {
+    const portions = this.desk.real()?.views.portions;
+    return portions !== undefined && this.bake().given > portions + A_CRUMB ? SAY.moreThanThereIs(showPortions(this.bake().given), showPortions(portions)) : undefined;
+  });
+
+  /** What is on somebody's plate, or beside it on the table, that they may not have, as the House says it. */
   protected readonly warnings = computed(() => {
-    const [allergens, settings] = [this.desk.real()?.allergens, this.preferences.settings()];
-    const named = [...new Set(this.bake().plates.map(({ name }) => name))];
-    return named.flatMap((name) => {
-      const { excluded } = dietOf(settings, name);
-      const on = (list: readonly Allergen[] = []): readonly Allergen[] => list.filter((one) => excluded.includes(one));
-      const [holds, mayHold] = [on(allergens?.contains), on(allergens?.mayContain)];
-      if (holds.length > 0) return [SAY.mayNotHave(name, holds.join(', '))];
-      return mayHold.length > 0 ? [SAY.mayHoldWhat(name, mayHold.join(', '))] : [];
+    const [larder, settings, bake] = [this.desk.larder(), this.preferences.settings(), this.bake()];
+    if (!larder) return [];
+    return [...new Set(bake.plates.map(({ name }) => name))].flatMap((name) => {
+      const plates = bake.plates.filter((plate) => plate.name === name);
+      const all = allOf(plates, bake.real);
+      const served = allergensOf(servedFormula(all, new Set(plates.flatMap(({ toppings }) => toppings.map(({ partId }) => partId)))), larder);
+      return dietWarning(name, settings, served, allergensOf(all, larder)) ?? [];
     });
   });
 

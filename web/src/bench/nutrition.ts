@@ -12,6 +12,7 @@ import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
 import { aPortionAtHead } from '../ui/portionWords';
 import { DailyLimits } from './daily-limits';
+import { PriceList } from './price-list';
 import { SAY } from './words';
 
 type ViewName = 'portion' | 'batch' | 'per100g';
@@ -25,7 +26,7 @@ const ENERGY_OPTIONS: readonly Option<Counting['energy']>[] = [
 /** The whole nutrition of original and rebuild, how it is counted, and what the batch yields. */
 @Component({
   selector: 'fm-nutrition',
-  imports: [Button, Choice, DailyLimits, Field, Picker],
+  imports: [Button, Choice, DailyLimits, Field, Picker, PriceList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nutrition.html',
   styleUrl: './nutrition.less',
@@ -105,6 +106,9 @@ export class Nutrition {
     ].join('');
     return SAY.aBatchEach(cost.unpricedLines.length > 0 ? SAY.atLeast : '', show(cost.amount), show(cost.amount / views.portions) + more, gap);
   });
+
+  protected readonly isPricing = signal(false);
+  protected readonly isUnpriced = computed(() => (this.desk.cost()?.unpricedLines.length ?? 0) > 0);
 
   protected readonly atTable = computed(() =>
     (this.desk.rebuild()?.atTable ?? []).map(({ partId, heading, portion }) => ({

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { LabelAnswer, StoredPack } from '@fellmist/contract';
-import { type Food, isBarcode, type Pack, packAsFood } from '@fellmist/core';
+import { emptyPack, type Food, isBarcode, type Pack, packAsFood } from '@fellmist/core';
 import type { Subscription } from 'rxjs';
 import { Asking } from '../state/asking';
 import { isSame, PackDrafts } from '../state/drafts';
@@ -31,10 +31,6 @@ const DESKS: readonly Option<EditorDesk>[] = [
 
 /** A lookup that takes longer than this is worth giving up, milliseconds. */
 const PATIENCE_MS = 8000;
-
-function emptyPack(id: string, kindId: string): Pack {
-  return { id, name: '', kindId, label: { tradition: 'eu', state: 'as sold', per100: { of: 'g', figures: {} } }, measuresG: {}, mayContain: [], thirstTests: [], note: '' };
-}
 
 type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readonly kind: 'said'; readonly words: string; readonly isFault: boolean };
 

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { ALLERGENS, type Allergen, type Food, type Pack, pricePer100g, pricePer100gProtein } from '@fellmist/core';
+import { readNet, readPrice } from '../parts/packFigures';
 import { CURRENCIES, Preferences } from '../state/preferences';
 import { LarderDesk } from '../state/larderDesk';
 import { StockOf } from './stock-of';
-import { fieldGrams, fieldNumber, readAmountTyped, readNumber } from '../ui/numbers';
+import { fieldGrams, fieldNumber } from '../ui/numbers';
 import { Checkbox } from '../ui/zorro/checkbox';
 import { Field } from '../ui/zorro/field';
 import { Value } from '../ui/zorro/value';
@@ -48,14 +49,9 @@ export class PackMoney {
       this.changed.emit({ netG: undefined });
       return;
     }
-    const typed = readAmountTyped(text, 'g');
-    const factor = 'error' in typed ? undefined : { g: 1, kg: 1000 }[typed.amount.unit];
-    if ('error' in typed || factor === undefined || typed.amount.value <= 0) {
-      this.fault.set('error' in typed ? typed.error : SAY.giveTheNetWeightIn);
-      return;
-    }
-    this.fault.set(undefined);
-    this.changed.emit({ netG: typed.amount.value * factor });
+    const net = readNet(text, this.food(), this.preferences.settings().measures);
+    this.fault.set('words' in net ? net.words : undefined);
+    if ('value' in net) this.changed.emit({ netG: net.value });
   }
 
   protected givePrice(text: string): void {
@@ -64,13 +60,9 @@ export class PackMoney {
       this.changed.emit({ price: undefined });
       return;
     }
-    const read = readNumber(text.replace(/[\p{Sc}]|^[A-Z]{3}\s|\s[A-Z]{3}$/gu, '').trim());
-    if (!read.ok || read.value > 1_000_000) {
-      this.fault.set(read.ok ? SAY.thatIsMoreThanAny : SAY.giveThePriceAsA(read.words));
-      return;
-    }
-    this.fault.set(undefined);
-    this.changed.emit({ price: read.value, currency: this.preferences.currency() });
+    const price = readPrice(text);
+    this.fault.set('words' in price ? price.words : undefined);
+    if ('value' in price) this.changed.emit({ price: price.value, currency: this.preferences.currency() });
   }
 
   /** What the pack names; its kind's until it does. */

@@ -13,6 +13,7 @@ import { firstRows } from '../ui/firstRows';
 import { showPortions } from '../ui/portionWords';
 import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
+import { dietWarning } from './dietWarning';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
 
@@ -52,7 +53,8 @@ export class KeptList {
         const day = one.useBy === undefined ? '' : this.days.format(parseISO(one.useBy));
         const isPast = one.useBy !== undefined && one.useBy < today();
         const where = SAY.inPlace(showPortions(one.left), one.place === 'fridge' ? SAY.fridge : SAY.freezer);
-        return { one, isPast, where, said: [this.holds(one), one.words].filter(Boolean).join(' '), due: day === '' ? '' : isPast ? SAY.pastIt(day) : SAY.useByDay(day) };
+        const warning = one.allergens && dietWarning(this.eater(), this.preferences.settings(), one.allergens);
+        return { one, isPast, where, warning, said: [this.holds(one), one.words].filter(Boolean).join(' '), due: day === '' ? '' : isPast ? SAY.pastIt(day) : SAY.useByDay(day) };
       }) ?? [],
   );
 
