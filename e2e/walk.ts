@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { choose, go, press, putOnBench, sees, shown, type } from './household';
+import { choose, press, putOnBench, sees, shown, type } from './household';
 
 /** What a home baker does, step by step, through the page alone. */
 export class Walk {

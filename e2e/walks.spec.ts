@@ -147,7 +147,14 @@ describe('walks from one end to the other', () => {
     // 0.12 x 0.90 + 0.32 x 2.40 + 0.077 x 1.10 + 2.10 / 6 + 0.3 x 3.00 + 0.017 / 1.03 x 1.20 = 2.23 for a batch of six.
     await press(page, 'Nutrition');
     await press(page, 'Give prices');
-    await walk.priced({ 'plain-flour': ['1 kg', '.9'], butter: ['250', '2.4'], sugar: ['1 kg', '1.1'], egg: ['6', '2.1'], 'chocolate-chips': ['200', '3'], 'whole-milk': ['1 L', '1.2'] });
+    await walk.priced({
+      'plain-flour': ['1 kg', '.9'],
+      butter: ['250', '2.4'],
+      sugar: ['1 kg', '1.1'],
+      egg: ['6', '2.1'],
+      'chocolate-chips': ['200', '3'],
+      'whole-milk': ['1 L', '1.2'],
+    });
     await sees(page, '2.23 a batch');
     await press(page, 'More for this formula');
     await press(page, 'Compare it');

@@ -43,6 +43,33 @@ test.each<[string, string, readonly string[]]>([
 test('the tin and the heat below the list are no ingredient, though a food is called by such a word', () => {
   const { list } = said('Lemon loaf\nServes 8\n150 g chickpea flour\n100 g sugar\n2lb loaf tin, 170C 45 min');
   expect(list).toEqual(['chickpea-flour 150', 'sugar 100']);
+  expect(said('Banana bread\n190 g plain flour\n100 g sugar\n900g loaf tin, 55 min @ 160 fan').list).toEqual(['plain-flour 190', 'sugar 100']);
+});
+
+test('the liquid of a tin is what is poured off it, as much as is said; what the tin weighs is none of it', () => {
+  const { list } = said(
+    'Mousse\nliquid from 1 can chickpeas (~120 ml)\nliquid from one tin of chickpeas, about 120 ml\n120 ml liquid from a can of chickpeas\nthe liquid of a 400g tin chickpeas\n100 g dark chocolate',
+  );
+  // 120 mL at 1.02 g a millilitre.
+  expect(list).toEqual(['aquafaba 122', 'aquafaba 122', 'aquafaba 122', 'aquafaba NaN', 'dark-chocolate 100']);
+});
+
+test('both of a fruit, what was taken to taste, and short names of the trade', () => {
+  expect(said('Lemon curd\njuice + zest 3 lemons\n80 g xylitol\n50 g sucrose\n1 g LBG\n2 tsp ACV').list).toEqual([
+    'lemon-juice 141',
+    'lemon-zest 18',
+    'xylitol 80',
+    'sugar 50',
+    'locust-bean-gum 1',
+    'cider-vinegar 10',
+  ]);
+  // Six drops of 0.05 mL each.
+  expect(said('Mug cake\n1 egg\nsweetener to taste, I used 6 drops liquid stevia').list).toEqual(['egg 50', 'stevia-drops 0']);
+});
+
+test('a title may count its ingredients', () => {
+  const { title, parts } = readFormula('2-ingredient bagels\n1 c self-rising flour\n1 c plain nonfat Greek yogurt\nmakes 4');
+  expect([title, parts[0]?.lines.map(({ foodId }) => foodId)]).toEqual(['2-ingredient bagels', ['self-rising-flour', 'greek-yogurt']]);
 });
 
 test('what is never made but with melted chocolate says so by its name; of muffins nobody knows', () => {

@@ -148,10 +148,10 @@ function isNumberedStep(line: string, place: ReadingPlace, larder: Larder): bool
 
 /** "500 ml tub", "20 cm round tin": what it goes into, above the list. */
 const ONLY_A_TIN =
-  /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|ml|l|lit(?:re|er)s?|lb)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold|tub|jar|bowl|ramekin|skillet)s?$/i;
+  /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|ml|l|lit(?:re|er)s?|lb|k?g)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold|tub|jar|bowl|ramekin|skillet)s?$/i;
 
 /** "2 lb loaf tin, 170C 45 min". */
-const HOT_TIN = /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|lb)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold)s?\s*[,;–—-]\s/i;
+const HOT_TIN = /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|lb|k?g)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold)s?\s*[,;–—-]\s/i;
 
 /** What a line is, by its own words, where it stands and what comes below it. */
 export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
@@ -186,6 +186,7 @@ export function looksLikeTitle(line: string, larder: Larder): boolean {
   if (METHOD_HEADING.test(line) || INGREDIENT_HEADING.test(line) || TIMES.test(line) || readYield(line)) return false;
   const plain = line.replace(/^#+\s*/, '');
   if (/:\s*$/.test(plain) || STAGE.test(plain)) return false;
+  if (/^(?:\d|two|three|four|five)[- ]ingredients?\s/i.test(plain)) return true;
   if (/\sfor (?:\d{1,2}|one|two|four|six)$/i.test(plain) && !readAmount(plain)) return true;
   const read = readAmount(plain);
   if (read?.unitGiven) return false;

@@ -143,9 +143,13 @@ function isOpen(text: string): boolean {
   return text.lastIndexOf('(') > text.lastIndexOf(')');
 }
 
+/** "Juice + zest 3 lemons": both of the fruit that follows. */
+const BOTH = /^(juice|zest|rind)\s*[+&]\s*(juice|zest|rind)\b/i;
+
 /** The ingredients that share a line: an amount for each of several foods, or several amounts and foods between commas. */
-export function ingredientsIn(line: string, larder: Larder): readonly string[] {
-  if (line.length > LONGEST) return [line];
+export function ingredientsIn(written: string, larder: Larder): readonly string[] {
+  if (written.length > LONGEST) return [written];
+  const line = written.replace(BOTH, '$1 and $2');
   const [, was, taken] = INSTEAD.exec(line) ?? [];
   if (was !== undefined && taken !== undefined && readAmount(was)) {
     const [first = '', ...others] = ingredientsIn(taken, larder);

@@ -45,3 +45,4 @@ export {
 export { againstDiet, ANY_DIET, barredAllergens, type Diet } from './diet';
 export { BY_THE_SPOON_G, countedOut, kitchenMeasure } from './kitchenMeasure';
 export { answersTo, type Group, GROUPS, isIn } from './groups';
+export { SPELLINGS } from './naming/grammar';

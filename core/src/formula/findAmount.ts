@@ -1,7 +1,7 @@
 import { type Amount, CONTAINER, type ReadAmount, readAmount, unitById } from '../quantity';
 import { type Doubt } from './formula';
 
-const OF_A_FRUIT = /^((?:finely\s+)?(?:grated\s+)?(juice|zest|rind|peel))\s+(?:(?:of|from)\s+|(?=[\d½¼]|half\b|an?\s))(.*)$/i;
+const OF_A_FRUIT = /^(?:the\s+)?((?:finely\s+)?(?:grated\s+)?(juice|zest|rind|peel|liquid))\s+(?:(?:of|from)\s+|(?=[\d½¼]|half\b|an?\s))(.*)$/i;
 /** "Pinch of salt", "splash milk", "heaping scoop whey": one of it, though nobody wrote the one. */
 const BARE_MEASURE =
   /^(?:(?:an?|some|another)\s+)?((?:(?:good|generous|small|large|big|heap(?:ed|ing)|rounded|level|scant|tiny|little)\s+)?(?:pinch|dash|knob|handful|drop|sprinkle|sprinkling|splash|drizzle|glug|dusting|squeeze|squirt|dollop|pat|smidgen|shot|scoop|cup|tablespoon|teaspoon|tbsp|tsp|tin|can|stick|slice|packet|sachet|spritz|spray)\b)(?=\s+\S)/i;
@@ -64,7 +64,11 @@ function ofFruit(body: string): FoundAmount | undefined {
   const said = OF_A_FRUIT.exec(body);
   if (!said?.[2] || !said[3]) return undefined;
   const read = readAmount(said[3]) ?? readAmount(said[3].replace(/^(?:an?|the)\s+/i, '1 '));
-  const rest = `${read ? read.rest : said[3]} ${said[2].toLowerCase()}`;
+  // What a tin weighs is not its liquid: how much of that there is nobody said.
+  if (/^liquid$/i.test(said[2]) && read && unitById(read.amount.unit).kind === 'mass')
+    return { amountText: '', rest: `${read.rest.replace(CONTAINERS, '')} liquid`, doubts: [], unitGiven: false };
+  const [, name = '', tail = ''] = /^(?:of\s+)?([^,(]+?)(\s*[,(].*)?$/i.exec(read ? read.rest : said[3]) ?? [];
+  const rest = `${name} ${said[2].toLowerCase()}${tail}`;
   return read ? { ...fromRead(read), rest } : { amountText: '', rest, doubts: [], unitGiven: false };
 }
 

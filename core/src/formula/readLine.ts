@@ -237,7 +237,7 @@ const MOST_REMEMBERED = 1000;
 /** "Optional: 1 tbsp glycerine". */
 const OPTIONAL = /^\(?optional(?:ly)?\)?\s*[:,–—-]?\s+/i;
 /** "Sweetener to taste (I use 2 tbsp erythritol)". */
-const TAKEN = /[([]\s*(?:i|we)\s+(?:do|did|used?|add(?:ed)?|like|liked|put|take|took)\s+(?:about\s+)?([^()[\]]+)[)\]]/i;
+const TAKEN = /(?:[([]|,|[–—-]\s)\s*(?:i|we)\s+(?:do|did|used?|add(?:ed)?|like|liked|put|take|took)\s+(?:about\s+)?([^()[\]]+)[)\]]?/i;
 
 /** What was left to taste and then says how much the writer took. */
 function asTaken(body: string): string {

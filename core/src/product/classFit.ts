@@ -1,3 +1,4 @@
+import { SPELLINGS } from '../food';
 import { type Formula } from '../formula';
 import { LEDGER_ROLES, type Measures, roleOf } from '../role';
 import { type ColdStyle, styled } from './coldStyle';
@@ -59,7 +60,8 @@ function namingsOf<T extends Named>(all: readonly T[]): Namings<T> {
   if (known) return known;
   const byWords = new Map<string, Naming<T>[]>();
   for (const one of all)
-    for (const word of one.words) for (const form of [word, `${word}s`, `${word}es`]) byWords.set(form, [...(byWords.get(form) ?? []), { one, length: word.length }]);
+    for (const word of one.words.map((name) => plainly(name).trim()))
+      for (const form of [word, `${word}s`, `${word}es`]) byWords.set(form, [...(byWords.get(form) ?? []), { one, length: word.length }]);
   const made = { byWords, most: Math.max(0, ...all.flatMap(({ words }) => words.map((word) => word.split(' ').length))), told: new Map<string, T | undefined>() };
   namings.set(all, made);
   return made;
@@ -80,14 +82,15 @@ function namedBy<T extends Named>(title: string, all: readonly T[]): T | undefin
   return found;
 }
 
-/** Letters and single spaces, a space at either end. */
+/** Letters and single spaces, a space at either end, each word in one spelling: "yoghurt" is yogurt here too. */
 function plainly(title: string): string {
-  return ` ${title
+  const words = title
     .normalize('NFD')
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase()
-    .replace(/[^a-z]+/g, ' ')
-    .trim()} `;
+    .split(/[^a-z]+/)
+    .filter(Boolean);
+  return ` ${words.map((word) => SPELLINGS.get(word) ?? word).join(' ')} `;
 }
 
 /** A title's head stands last ("biscuit spread" is a spread), of two names that end there the longer counts. */

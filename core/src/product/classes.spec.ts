@@ -53,6 +53,10 @@ describe('the class of a treat', () => {
     ]).toEqual(['oat-bake', 'layer-cake', 'waffle', 'no-bake']);
   });
 
+  test('a name is known in every spelling', () => {
+    expect(['Frozen yogurt', 'Frozen yoghurt', 'Chia jam swirl frozen yoghurt', 'FROZEN YOGHURTS'].map(classId)).toEqual(['frozen', 'frozen', 'frozen', 'frozen']);
+  });
+
   test('a drizzle that rises is no sauce, and what a sauce is made of is', () => {
     const of = (text: string) => classOf(readFormula(text), shipped)?.id;
     expect(of('Lemon drizzle (gf)\n200 g butter\n200 g sugar\n4 eggs\n175 g ground almonds\n2 tsp baking powder')).toBeUndefined();
