@@ -93,12 +93,15 @@ function calmOf(sheet: Worksheet, larder: Larder, tables: SwapTables): Calm {
   return { asking: askingRows(standing).length, unrest: unrestOf(measuresOf(standing.sums), standing.rows) };
 }
 
-/** The first smaller set that leaves the ledger as calm; undefined where every correction is needed. */
+/** Widths of a band: what brings no role into its band and all of them together no nearer than that only moves the trouble. House value. */
+const WORTH = 0.1;
+
+/** The first smaller set that leaves the ledger about as calm; undefined where every correction is needed. */
 function leaner(start: Worksheet, taken: readonly Proposal[], calm: Calm, larder: Larder, tables: SwapTables): { sheet: Worksheet; taken: readonly Proposal[] } | undefined {
   for (let i = 0; i < taken.length; i++) {
     const sheet = replay(start, taken, i, larder);
     const now = calmOf(sheet, larder, tables);
-    if (now.asking <= calm.asking && now.unrest <= calm.unrest + 1e-6) return { sheet, taken: taken.filter((_one, at) => at !== i) };
+    if (now.asking <= calm.asking && now.unrest <= calm.unrest + WORTH) return { sheet, taken: taken.filter((_one, at) => at !== i) };
   }
   return undefined;
 }
