@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type Page } from 'puppeteer-core';
-import { Household, openBrowser, openPage, press } from '../e2e/household';
+import { openBrowser, openPage, press } from '../e2e/household';
+import { Household } from '../e2e/ownHousehold';
 import { printRows, quantile } from './figures';
 
 /** A bake of so many events, told to the server at once. */

@@ -1,5 +1,6 @@
 import { type Page } from 'puppeteer-core';
-import { Household, openBrowser, openPage, press } from '../e2e/household';
+import { openBrowser, openPage, press } from '../e2e/household';
+import { Household } from '../e2e/ownHousehold';
 import { printRows, quantile } from './figures';
 
 interface Sample {

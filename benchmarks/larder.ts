@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { type FoodPage, type ImportPreview } from '@fellmist/contract';
 import { loadShippedLarder } from '@fellmist/data';
 import { type Page } from 'puppeteer-core';
-import { Household, openBrowser, openPage } from '../e2e/household';
+import { openBrowser, openPage } from '../e2e/household';
+import { Household } from '../e2e/ownHousehold';
 import { printRows, quantile } from './figures';
 
 const FOODS = 20_000;

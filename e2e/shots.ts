@@ -1,7 +1,8 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Browser, type Page } from 'puppeteer-core';
-import { choose, go, Household, openBrowser, openPage, press, sees, type } from './household';
+import { choose, go, openBrowser, openPage, press, sees, type } from './household';
+import { Household } from './ownHousehold';
 
 interface View {
   readonly name: string;

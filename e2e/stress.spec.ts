@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { comes, Household } from './household';
+import { comes } from './household';
+import { Household } from './ownHousehold';
 import { fuzzRoutes } from './stress/fuzz';
 import { killUnderWrites } from './stress/kill';
 

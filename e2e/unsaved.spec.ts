@@ -1,5 +1,6 @@
 import { type Browser, type Page } from 'puppeteer-core';
-import { comes, go, Household, openBrowser, openFormula, openPage, paste, press, putOnBench, reload, sees, shown, type } from './household';
+import { comes, go, openBrowser, openFormula, openPage, paste, press, putOnBench, reload, sees, shown, type } from './household';
+import { Household } from './ownHousehold';
 
 const BUNS = 'Buns\nMakes 6\n200 g plain flour\n120 ml milk\n2 eggs';
 const OATS = 'Oat bake\nServes 4\n100 g rolled oats\n200 ml milk';

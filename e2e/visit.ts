@@ -1,5 +1,6 @@
 import { type Browser, type Page } from 'puppeteer-core';
-import { Household, openBrowser, openPage } from './household';
+import { openBrowser, openPage } from './household';
+import { Household } from './ownHousehold';
 
 export interface Visit {
   readonly page: Page;

@@ -1,4 +1,4 @@
-import { Household } from '../household';
+import { Household } from '../ownHousehold';
 import { fuzzRoutes } from './fuzz';
 import { killUnderWrites } from './kill';
 import { load } from './load';

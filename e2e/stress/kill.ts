@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type StoredBake, type StoredFormula } from '@fellmist/contract';
 import { type BakeEvent } from '@fellmist/core/bake';
-import { type Household } from '../household';
+import type { Household } from '../ownHousehold';
 
 const HEAD = { 'content-type': 'application/json' };
 

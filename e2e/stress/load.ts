@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { Agent, get } from 'node:http';
-import { type Household } from '../household';
+import type { Household } from '../ownHousehold';
 
 /** What a page asks for while a household works, in the shares that it does. */
 const MIX = ['/api/formulas', '/api/foods?q=oat', '/api/foods?sort=protein', '/api/timers', '/api/timers', '/api/kept', '/api/settings', '/api/bakes', '/api/plans', '/shelf'];
