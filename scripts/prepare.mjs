@@ -52,7 +52,7 @@ export function ensureChromium() {
   process.stderr.write('Installing Chromium…\n');
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-q'], { env, quiet: true });
-  ['chromium-headless-shell', 'chromium'].find((name) => run('apt-get', ['install', '-y', '-q', '--no-install-recommends', name], { env, quiet: true }) === 0);
+  ['chromium-headless-shell', 'chromium'].some((name) => run('apt-get', ['install', '-y', '-q', '--no-install-recommends', name], { env, quiet: true }) === 0);
   const installed = findChromium();
   if (!installed) fail('Chromium could not be installed by apt-get. Install it by hand, or name it in CHROMIUM_PATH, and try again.');
   return installed;

@@ -146,8 +146,8 @@ describe('what the foods of a formula cost', () => {
 
 test('a full pack is read in grams, kilos, litres by what is in it, and pieces; what no kitchen holds is refused', () => {
   const food = (id: string) => larder.foods.get(id);
-  const net = (text: string, id?: string, unit?: 'g' | 'piece') => {
-    const read = readNet(text, id === undefined ? undefined : food(id), 'us', unit);
+  const net = (text: string, id?: string, system: 'us' | 'uk' = 'us') => {
+    const read = readNet(text, id === undefined ? undefined : food(id), system, id === 'egg' ? 'piece' : 'g');
     return 'value' in read ? Number(read.value.toFixed(1)) : undefined;
   };
   expect([net('500'), net('1,5 kg'), net('1.5 kg'), net('2 lb'), net('250 g')]).toEqual([500, 1500, 1500, 907.2, 250]);
@@ -155,7 +155,8 @@ test('a full pack is read in grams, kilos, litres by what is in it, and pieces; 
   expect(net('1 L', 'whole-milk')).toBeCloseTo(1030, -1);
   expect(net('1 L', 'sunflower-oil')).toBeCloseTo(920, -1);
   // A dozen large eggs without their shells are 600 g (USDA).
-  expect([net('12', 'egg', 'piece'), net('300 g', 'egg', 'piece')]).toEqual([600, 300]);
+  // One of a British dozen weighs 58 g (the row’s own piece). 300 eggs are asked about: grams are meant.
+  expect([net('12', 'egg'), net('300 g', 'egg'), net('12', 'egg', 'uk'), net('300', 'egg')]).toEqual([600, 300, 696, undefined]);
   expect([net('1 L'), net('0'), net('-3'), net('2 t'), net('200 kg'), net('')]).toEqual([undefined, undefined, undefined, undefined, undefined, undefined]);
   const price = (text: string) => {
     const read = readPrice(text);

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { countedParts, emptyPack, isIn, kindIdOf, type Pack, priceOf } from '@fellmist/core';
+import { countedParts, emptyPack, kindIdOf, type Pack, priceOf } from '@fellmist/core';
 import { concatMap, defer, Subject, tap } from 'rxjs';
-import { readNet, readPrice } from '../parts/packFigures';
+import { pieceG, readNet, readPrice } from '../parts/packFigures';
 import { Desk } from '../state/desk';
 import { LarderDesk } from '../state/larderDesk';
 import { Preferences } from '../state/preferences';
@@ -32,6 +32,7 @@ export class PriceList {
   private readonly preferences = inject(Preferences);
   private readonly prices = inject(Prices);
   protected readonly currency = this.preferences.currency;
+  private readonly system = computed(() => this.preferences.settings().measures);
   /** Foods that had no price when they were first seen here: what was priced stays to be mended. */
   private readonly asked = signal<readonly string[]>([]);
   private readonly faults = signal<ReadonlyMap<string, string>>(new Map());
@@ -39,27 +40,32 @@ export class PriceList {
   private readonly fresh = new Map<string, string>();
   private readonly given = new Subject<Entry>();
 
-  private readonly foods = computed(() => {
+  private readonly held = computed(() => {
     const [formula, larder] = [this.desk.sheet()?.rebuild, this.desk.larder()];
     if (!formula || !larder) return [];
-    const held = countedParts(formula).flatMap(({ lines }) => lines.flatMap(({ foodId, massG }) => (massG === 0 ? [] : (larder.foods.get(foodId ?? '') ?? []))));
-    return [...new Map(held.filter((food) => !isIn('plain-water', food)).map((food) => [food.packOf === undefined ? kindIdOf(food) : food.id, food])).values()];
+    return countedParts(formula).flatMap(({ lines }) =>
+      lines.flatMap(({ id, foodId }) => {
+        const food = larder.foods.get(foodId ?? '');
+        return food ? { lineId: id, food } : [];
+      }),
+    );
   });
 
   protected readonly rows = computed(() => {
     const larder = this.desk.larder();
     if (!larder) return [];
-    return this.foods()
-      .filter(({ id }) => this.asked().includes(id))
+    const foods = new Map(this.held().map(({ food }) => [food.id, food]));
+    return this.asked()
+      .flatMap((id) => foods.get(id) ?? [])
       .map((food) => {
         const pack = this.packOf(food.id);
         const price = priceOf(food, larder, this.prices.perGram());
-        const isByPiece = food.kind === 'egg' && food.measuresG['piece'] !== undefined;
+        const eachG = pieceG(food, this.system());
         return {
           id: food.id,
           name: food.name,
-          unit: isByPiece ? SAY.pieces : 'g',
-          net: pack.netG === undefined ? '' : isByPiece ? fieldNumber(pack.netG / (food.measuresG['piece'] ?? 1), 1) : fieldGrams(pack.netG),
+          unit: eachG === undefined ? 'g' : SAY.pieces,
+          net: pack.netG === undefined ? '' : eachG === undefined ? fieldGrams(pack.netG) : fieldNumber(pack.netG / eachG, 1),
           price: pack.price === undefined || (pack.currency ?? this.currency()) !== this.currency() ? '' : fieldNumber(pack.price, 2),
           each: price ? SAY.aKilo(this.preferences.showPrice(price.perGram * 1000)) : '',
           fault: this.faults().get(food.id),
@@ -69,9 +75,8 @@ export class PriceList {
 
   constructor() {
     effect(() => {
-      const [foods, larder, prices] = [this.foods(), this.desk.larder(), this.prices.perGram()];
-      if (!larder) return;
-      const unpriced = foods.filter((food) => !priceOf(food, larder, prices)).map(({ id }) => id);
+      const without = new Set(this.desk.cost()?.unpricedLines);
+      const unpriced = this.held().flatMap(({ lineId, food }) => (without.has(lineId) ? [food.id] : []));
       untracked(() => this.asked.update((asked) => (unpriced.every((id) => asked.includes(id)) ? asked : [...new Set([...asked, ...unpriced])])));
     });
     // One after the other, each over what the one before made of the larder.
@@ -112,9 +117,8 @@ export class PriceList {
   protected give(foodId: string, netText: string, priceText: string): void {
     this.tell(foodId, undefined);
     const food = this.larderDesk.food(foodId);
-    const unit = food?.kind === 'egg' && food.measuresG['piece'] !== undefined ? 'piece' : 'g';
     const [net, price] = [
-      netText.trim() === '' ? undefined : readNet(netText, food, this.preferences.settings().measures, unit),
+      netText.trim() === '' ? undefined : readNet(netText, food, this.system(), pieceG(food, this.system()) === undefined ? 'g' : 'piece'),
       priceText.trim() === '' ? undefined : readPrice(priceText),
     ];
     const fault = [net, price].find((one) => one && 'words' in one);

@@ -110,6 +110,7 @@ export const SAY = {
   pastIt: (a: Shown) => said`use by ${a}: past`,
   per: 'In what',
   per100g: 'in 100 g',
+  piecesOrGrams: (a: Shown) => said`${a} pieces? Write ${a} g where grams are meant.`,
   portionBeneathStandsWhatOne: 'Portion: beneath stands what one holds now and, struck out, what it held. Make 8 instead of 12, and press a figure to see where it comes from.',
   proposalsOneSwapSetsOthers: 'Proposals: one swap sets others off. Take each, take it with other grams, or refuse it; “why” says the reason.',
   proposed: 'Proposed',
