@@ -5,18 +5,13 @@ import type { StoredBake } from '@fellmist/contract';
 import { type Allergen, FIRST_SETTINGS, type HouseholdSettings, readRecipeText, startWorksheet, stockLarder } from '@fellmist/core';
 import type { BakeEvent } from '@fellmist/core/bake';
 import { loadShippedLarder, loadVessels } from '@fellmist/data';
-import { provideMockActions } from '@ngrx/effects/testing';
-import { provideStore, Store } from '@ngrx/store';
-import { EMPTY } from 'rxjs';
+import { Store } from '@ngrx/store';
 import { AfterDesk } from '../src/bakeday/after-desk';
 import { Plates } from '../src/bakeday/plates';
 import { bakeActions } from '../src/state/bake.actions';
 import { BakeDesk } from '../src/state/bakeDesk';
-import { bakeFeature } from '../src/state/bake.feature';
-import { benchFeature } from '../src/state/bench.feature';
-import { householdFeature } from '../src/state/household.feature';
 import { larderActions } from '../src/state/larder.actions';
-import { larderFeature } from '../src/state/larder.feature';
+import { bakeStore } from './bakeStore';
 
 const data = join(process.cwd(), 'data');
 const shipped = loadShippedLarder(data);
@@ -31,16 +26,7 @@ describe('after the bake', () => {
 
   function begin(text: string, diets: Readonly<Record<string, readonly Allergen[]>> = {}): void {
     TestBed.configureTestingModule({
-      providers: [
-        provideRouter([]),
-        provideStore({
-          [larderFeature.name]: larderFeature.reducer,
-          [benchFeature.name]: benchFeature.reducer,
-          [householdFeature.name]: householdFeature.reducer,
-          [bakeFeature.name]: bakeFeature.reducer,
-        }),
-        provideMockActions(() => EMPTY),
-      ],
+      providers: [provideRouter([]), ...bakeStore()],
     });
     store = TestBed.inject(Store);
     desk = TestBed.inject(BakeDesk);

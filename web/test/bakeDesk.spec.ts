@@ -4,16 +4,11 @@ import type { StoredBake } from '@fellmist/contract';
 import { allLines, FIRST_SETTINGS, type Formula, readRecipeText, startWorksheet, stockLarder } from '@fellmist/core';
 import { type BakeEvent, isInOwnTin, restAsPlanned } from '@fellmist/core/bake';
 import { loadShippedLarder, loadVessels } from '@fellmist/data';
-import { provideMockActions } from '@ngrx/effects/testing';
-import { provideStore, Store } from '@ngrx/store';
-import { EMPTY } from 'rxjs';
+import { Store } from '@ngrx/store';
 import { bakeActions } from '../src/state/bake.actions';
 import { BakeDesk } from '../src/state/bakeDesk';
-import { bakeFeature } from '../src/state/bake.feature';
-import { benchFeature } from '../src/state/bench.feature';
-import { householdFeature } from '../src/state/household.feature';
 import { larderActions } from '../src/state/larder.actions';
-import { larderFeature } from '../src/state/larder.feature';
+import { bakeStore } from './bakeStore';
 
 const data = join(process.cwd(), 'data');
 const shipped = loadShippedLarder(data);
@@ -33,15 +28,7 @@ describe('the bake on the table', () => {
   beforeEach(() => {
     localStorage.clear();
     TestBed.configureTestingModule({
-      providers: [
-        provideStore({
-          [larderFeature.name]: larderFeature.reducer,
-          [benchFeature.name]: benchFeature.reducer,
-          [householdFeature.name]: householdFeature.reducer,
-          [bakeFeature.name]: bakeFeature.reducer,
-        }),
-        provideMockActions(() => EMPTY),
-      ],
+      providers: [...bakeStore()],
     });
     store = TestBed.inject(Store);
     desk = TestBed.inject(BakeDesk);
