@@ -3,6 +3,7 @@ import { type Page } from 'puppeteer-core';
 import { openBrowser, openPage, press } from '../e2e/household';
 import { Household } from '../e2e/ownHousehold';
 import { printRows, quantile } from './figures';
+import { fromPress, watchFrames } from './frames';
 
 /** A bake of so many events, told to the server at once. */
 const EVENTS = 400;
@@ -44,7 +45,7 @@ function readings(page: Page): Promise<number[]> {
         const watch = new MutationObserver(() => {
           watch.disconnect();
           const from = (window as unknown as { heardAt: number }).heardAt;
-          requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - from)));
+          void frames_.painted().then(() => resolve(performance.now() - from));
         });
         watch.observe(big, { childList: true, subtree: true, characterData: true });
       });
@@ -74,6 +75,7 @@ export async function measureBake(): Promise<void> {
   const browser = await openBrowser();
   try {
     const { page } = await openPage(browser, `${household.url}/bakes`);
+    await watchFrames(page);
     await page.evaluateOnNewDocument(watchStreams);
     const ids = Array.from({ length: EVENTS + 2 }, () => randomUUID());
     const long = await longBake(page, EVENTS, ids);
@@ -86,20 +88,7 @@ export async function measureBake(): Promise<void> {
       // A hand that presses a row has been on it for a moment.
       await page.hover(`a[href="/bakes/${long}"]`);
       await new Promise((resolve) => setTimeout(resolve, 200));
-      opened.push(
-        await page.evaluate(async (id) => {
-          const from = performance.now();
-          document.querySelector<HTMLElement>(`a[href="/bakes/${id}"]`)?.click();
-          await new Promise<void>((resolve) => {
-            const look = (): void => {
-              if (document.querySelector('.order li, fm-after-desk table')) requestAnimationFrame(() => setTimeout(resolve));
-              else setTimeout(look, 1);
-            };
-            look();
-          });
-          return performance.now() - from;
-        }, long),
-      );
+      opened.push(await fromPress(page, `a[href="/bakes/${long}"]`, '.order li', 'fm-plan-tab, fm-oven-tab, fm-after-tab'));
       await press(page, 'Bake day');
     }
     await page.goto(`${household.url}/bakes`, { waitUntil: 'networkidle0' });

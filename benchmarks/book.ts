@@ -1,6 +1,10 @@
-import { openBrowser, openPage } from '../e2e/household';
+import { openBrowser, openPage, reload } from '../e2e/household';
 import { bigHouse, FORMULAS, TRIES_OF_EACH } from './bigHouse';
 import { printRows, quantile } from './figures';
+import { fromPress, watchFrames } from './frames';
+
+/** A formula in the list of the book. */
+const FORMULA = 'main a.grow[href^="/book/"]';
 
 export async function timed(act: () => Promise<unknown>, rounds: number): Promise<readonly number[]> {
   const samples: number[] = [];
@@ -26,25 +30,14 @@ export async function measureBook(): Promise<void> {
     const opened = await timed(() => get(`/api/book/${formulaId}`), 60);
     await timed(() => get('/api/larder'), 1);
     const { page } = await openPage(browser, `${url}/book`);
+    await watchFrames(page);
+    await reload(page);
     const painted: number[] = [];
     for (let round = 0; round < 12; round++) {
       // The list shows the first of its formulas: any of them has as many tries.
-      await page.waitForSelector('main a[href^="/book/"]');
+      await page.waitForSelector(FORMULA);
       await new Promise((resolve) => setTimeout(resolve, 400));
-      painted.push(
-        await page.evaluate(async () => {
-          const from = performance.now();
-          document.querySelector<HTMLElement>('main a[href^="/book/"]')?.click();
-          await new Promise<void>((resolve) => {
-            const look = (): void => {
-              if (document.querySelectorAll('.landing text').length > 4 && document.querySelector('.did')) requestAnimationFrame(() => setTimeout(resolve));
-              else setTimeout(look, 1);
-            };
-            look();
-          });
-          return performance.now() - from;
-        }),
-      );
+      painted.push(await fromPress(page, FORMULA, '.landing .place', 'fm-try-advice'));
       await page.goBack();
     }
     printRows([

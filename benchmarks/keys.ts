@@ -2,6 +2,7 @@ import { type Page } from 'puppeteer-core';
 import { openBrowser, openPage, press } from '../e2e/household';
 import { Household } from '../e2e/ownHousehold';
 import { printRows, quantile } from './figures';
+import { watchFrames } from './frames';
 
 interface Sample {
   /** From the input until the page is changed. */
@@ -14,19 +15,6 @@ interface Sample {
 
 const ROUNDS = 160;
 const WARM = 20;
-
-/** Remembers when the frame that is being made began, to tell which frame shows what was changed. */
-function watchFrames(): void {
-  const ask = window.requestAnimationFrame.bind(window);
-  let [frame, began] = [0, 0];
-  window.requestAnimationFrame = (callback) =>
-    ask((time) => {
-      if (time !== frame) [frame, began] = [time, performance.now()];
-      document.documentElement.dataset['frame'] = String(began);
-      callback(time);
-      queueMicrotask(() => delete document.documentElement.dataset['frame']);
-    });
-}
 
 /**
  * Milliseconds from each input event until what `selector` names is changed, and until a frame shows it: what is changed while a
@@ -41,20 +29,16 @@ function watchInputs(selector: string): void {
   let handled = 0;
   document.addEventListener('input', () => (from = performance.now()), true);
   window.addEventListener('input', () => (handled = performance.now()));
-  const after = new MessageChannel();
-  let told: (() => void) | undefined;
-  after.port1.onmessage = () => told?.();
   new MutationObserver(() => {
     const [start, ready] = [from, performance.now()];
     from = undefined;
     if (start === undefined) return;
-    const making = document.documentElement.dataset['frame'];
-    const shown = (waited: number): void => {
-      told = () => samples.push({ ready: ready - start, painted: performance.now() - start, waited });
-      after.port2.postMessage(0);
-    };
-    if (making) shown(Number(making) - handled);
-    else requestAnimationFrame(() => shown(performance.now() - ready));
+    const making = frames_.began();
+    let next: number | undefined;
+    if (making === undefined) requestAnimationFrame(() => (next = performance.now()));
+    void frames_.painted().then(() => {
+      samples.push({ ready: ready - start, painted: performance.now() - start, waited: making === undefined ? (next ?? ready) - ready : making - handled });
+    });
   }).observe(watched, { attributes: true, childList: true, subtree: true, characterData: true });
 }
 
@@ -74,7 +58,7 @@ async function measure({ name, formula, open, rounds }: Series): Promise<void> {
   const browser = await openBrowser();
   try {
     const { page } = await openPage(browser, `${household.url}/shelf`);
-    await page.evaluateOnNewDocument(watchFrames);
+    await watchFrames(page);
     await page.reload({ waitUntil: 'networkidle0' });
     if (formula) await press(page, formula);
     await page.evaluate(watchInputs, await open(page));

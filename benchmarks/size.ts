@@ -1,10 +1,11 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openBrowser, openPage } from '../e2e/household';
+import { openBrowser, openPage, reload } from '../e2e/household';
 import { bigHouse } from './bigHouse';
 import { timed } from './book';
 import { printRows, quantile } from './figures';
+import { fromPress, watchFrames } from './frames';
 
 const [PACKS, FOODS] = [3000, 20_000];
 const ROUNDS = 15;
@@ -58,6 +59,8 @@ export async function measureSize(): Promise<void> {
       rows.push([path, `${quantile(samples, 0.5).toFixed(1)} ms, at first ${(first ?? 0).toFixed(0)} ms, ${(bytes / 1000).toFixed(0)} kB`]);
     }
     const { page } = await openPage(browser, `${url}/safety`);
+    await watchFrames(page);
+    await reload(page);
     // The code of the other places is fetched while nothing is done: a first press is one of a page that has stood for a moment.
     await new Promise((resolve) => setTimeout(resolve, 5000));
     for (const [place, sign] of PLACES) {
@@ -65,25 +68,7 @@ export async function measureSize(): Promise<void> {
       for (let round = 0; round < 6; round++) {
         await page.evaluate(() => document.querySelector<HTMLElement>('a[href="/cold"]')?.click());
         await new Promise((resolve) => setTimeout(resolve, 700));
-        painted.push(
-          await page.evaluate(
-            async (to, wanted) => {
-              const from = performance.now();
-              document.querySelector<HTMLElement>(`a[href="${to}"]`)?.click();
-              await new Promise<void>((resolve) => {
-                const look = (): void => {
-                  if (document.querySelector(wanted)) requestAnimationFrame(() => setTimeout(resolve));
-                  else if (performance.now() - from < 5000) setTimeout(look, 1);
-                  else resolve();
-                };
-                look();
-              });
-              return performance.now() - from;
-            },
-            place,
-            sign,
-          ),
-        );
+        painted.push(await fromPress(page, `a[href="${place}"]`, sign));
       }
       rows.push([
         `${place}, from the press on the rail to the painted page (aim 300 ms)`,

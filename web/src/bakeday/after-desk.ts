@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { IN_THE_PAN, sameShareOf } from '@fellmist/core';
 import { type Bake, cutPortions, differences, MOST_POUR_G, yieldCheck } from '@fellmist/core/bake';
@@ -63,6 +63,8 @@ export class AfterDesk {
   protected readonly stockFailure = this.store.selectSignal(bakeFeature.selectStockFailure);
   private readonly reading = this.store.selectSignal(bakeFeature.selectReading);
   private readonly day = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short' });
+
+  private readonly opened = computed(() => this.desk.stored()?.id);
 
   protected readonly places: readonly Option<string>[] = [SAY.inTheBowlWhere, SAY.onTheBlade, SAY.inTheDish, SAY.inThePan].map((one) => ({ value: one, label: one }));
   protected readonly parts = computed(() => this.bake().real.parts.map(({ id, heading }) => ({ value: id, label: heading || SAY.mainPart })));
@@ -177,6 +179,10 @@ export class AfterDesk {
   });
 
   constructor() {
+    // Only here is it asked what the bake took: a bake that is opened to be weighed is drawn without it.
+    effect(() => {
+      if (this.opened() !== undefined) untracked(() => this.store.dispatch(bakeActions.stockWanted()));
+    });
     this.store.dispatch(bakeActions.scaleListened());
     inject(DestroyRef).onDestroy(() => this.store.dispatch(bakeActions.scaleLeft()));
   }

@@ -21,7 +21,6 @@ import { SAY } from './words';
 
 type Show = 'plan' | 'oven' | 'after';
 
-/** What the second look at a bake is called, by how it is heated. */
 /** One bake: how large and in what, and what came out of it. */
 @Component({
   selector: 'fm-bake-place',

@@ -103,7 +103,7 @@ export class SwapPanel {
   protected readonly ownFault = computed((): string | undefined => {
     if (this.blend().length === 0 || this.own()) return undefined;
     const larder = this.desk.larder();
-    const excluded = this.desk.sheet()?.rebuild.goals?.excluded ?? [];
+    const excluded = this.desk.barred();
     const barred = this.blend().find(({ foodId }) => larder?.foods.get(foodId)?.allergens.some((one) => excluded.includes(one)));
     if (barred) return SAY.containsWhatThisFormulaKeeps(this.desk.foodName(barred.foodId) ?? SAY.that);
     const found = this.found();

@@ -39,6 +39,7 @@ export const bakeActions = createActionGroup({
     /** The one thing that the server cannot take: it no longer counts, holds up nothing, and is kept to be read. */
     'Set Aside': props<{ event: BakeEvent; words: string }>(),
     'Aside Dismissed': props<{ eventId: string }>(),
+    'Stock Wanted': emptyProps(),
     'Stock Known': props<{ taken: StockTaken | null }>(),
     'Take Stock': emptyProps(),
     'Give Back Stock': emptyProps(),

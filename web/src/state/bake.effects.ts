@@ -203,7 +203,7 @@ export const watchBake = createEffect(
 export const knowStock = createEffect(
   (actions = inject(Actions), api = inject(BakeApi), store = inject(Store)) =>
     actions.pipe(
-      ofType(bakeActions.opened, bakeActions.takeStock, bakeActions.giveBackStock),
+      ofType(bakeActions.stockWanted, bakeActions.takeStock, bakeActions.giveBackStock),
       withLatestFrom(store.select(bakeFeature.selectStored)),
       concatMap(([action, stored]): Observable<Action> => {
         if (!stored) return EMPTY;
@@ -214,7 +214,7 @@ export const knowStock = createEffect(
             : action.type === bakeActions.giveBackStock.type
               ? api.giveBackStock(id).pipe(map(() => null))
               : api.stock(id);
-        const isChange = action.type !== bakeActions.opened.type;
+        const isChange = action.type !== bakeActions.stockWanted.type;
         return asked.pipe(
           mergeMap((taken): readonly Action[] => [bakeActions.stockKnown({ taken }), ...(isChange ? [larderActions.wanted()] : [])]),
           catchError((error: unknown) => of<Action>(isChange ? bakeActions.stockFailed({ words: failureWords(error) }) : bakeActions.linkLost())),

@@ -31,6 +31,8 @@ import { benchFeature } from './bench.feature';
 import { larderFeature } from './larder.feature';
 import { Prices } from './prices';
 
+const NONE: readonly never[] = [];
+
 /** The bench with a larder and tables to compute by. */
 export interface Ready {
   readonly sheet: Worksheet;
@@ -79,6 +81,8 @@ export class Desk {
     const [before, now] = [this.original()?.views, this.rebuild()?.views];
     return before && now && (this.againstOwn() ? before.portion : sameShareOf(before, now));
   });
+  /** The allergens that the rebuild must never have. */
+  readonly barred = computed(() => this.sheet()?.rebuild.goals?.excluded ?? NONE);
   readonly pairs = computed(() => {
     const sheet = this.sheet();
     return sheet ? pairLines(sheet) : [];

@@ -1,0 +1,38 @@
+import { said, type Shown } from '../ui/said';
+import { SAY as FOLDER } from './words';
+
+/** The words of one line of the rebuild. */
+export const SAY = {
+  amountOf: FOLDER.amountOf,
+  yourOwnCup: FOLDER.yourOwnCup,
+  yourOwnMeasure: FOLDER.yourOwnMeasure,
+  aQuarter: 'a quarter',
+  asMuch: 'as much',
+  aThird: 'a third',
+  beaten: 'beaten',
+  duplicate: 'Duplicate',
+  duplicate2: (a: Shown) => said`Duplicate ${a}`,
+  duplicateIt: 'duplicate it',
+  forWord: (a: Shown) => said`For ${a}`,
+  half: 'half',
+  halfAsMuchAgain: 'half as much again',
+  has: (a: Shown) => said`has ${a}`,
+  itsAmountAFigureTyped: 'its amount; a figure typed goes there too',
+  itsButtons: 'its buttons',
+  leaveItOut: 'leave it out',
+  leaveOut: (a: Shown) => said`Leave out ${a}`,
+  melted: 'melted',
+  moveDown: (a: Shown) => said`Move ${a} down`,
+  moveItDown: 'move it down',
+  moveItUp: 'move it up',
+  moveUp: (a: Shown) => said`Move ${a} up`,
+  newWord: 'new',
+  onAFoodOfThe: 'On a food of the rebuild',
+  swap: (a: Shown) => said`Swap ${a}`,
+  swapIt: 'swap it',
+  theLineAbove: 'the line above',
+  theLineBelow: 'the line below',
+  threeQuarters: 'three quarters',
+  twice: 'twice',
+  twoThirds: 'two thirds',
+};
