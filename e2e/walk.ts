@@ -24,8 +24,11 @@ export class Walk {
     await this.page.waitForFunction((wanted) => document.querySelector<HTMLInputElement>('#oven-c')?.value === wanted, {}, degrees);
   }
 
+  /** What is offered as usual for it is one press, any other is looked for. */
   async into(field: 'mixed-in' | 'vessel', name: string): Promise<void> {
-    await choose(this.page, field, name);
+    const offered = await this.page.$$eval('fm-plan-tab button', (buttons) => buttons.map(({ innerText }) => innerText.trim()));
+    if (offered.includes(name)) await press(this.page, name);
+    else await choose(this.page, field, name);
   }
 
   /** Weighs the lines out by typing the grams of each, by a word of its name, in whatever order they are asked for; steps between are done. */

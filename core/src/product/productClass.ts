@@ -56,6 +56,8 @@ export interface ProductClass {
   readonly loss: Loss;
   /** Air beaten into the raw mix as a part of it, how many times larger it gets, how full of it its vessel goes. House values. */
   readonly volume?: { readonly air: number; readonly rise: number; readonly fill?: readonly [low: number, high: number] };
+  /** What it usually goes into, the most usual first: shapes of vessels, or one by its id. Common practice. */
+  readonly into?: readonly string[];
   /** How thick it is poured on a plate, cm, or that an iron gives it its thickness. House values. */
   readonly thickCm?: number | 'iron';
   /** How cold it is when it is eaten, or kept until then. */

@@ -15,6 +15,7 @@ export {
   scaleFormula,
   type ScaleSetting,
 } from './scale';
+export { usualVessels } from './usual';
 export {
   capacityMl,
   depthCm,

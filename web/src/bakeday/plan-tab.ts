@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { mainPart, portionWordFor } from '@fellmist/core';
 import {
@@ -14,6 +15,7 @@ import {
   movedRoles,
   type ScaleAsk,
   scaleFor,
+  usualVessels,
   type Vessel,
   volumeOf,
 } from '@fellmist/core/bake';
@@ -31,10 +33,14 @@ import { MixingOrder } from './mixing-order';
 import { VesselDrawing } from './vessel-drawing';
 import { SAY } from './words';
 
+/** A stage of the mixing order that wants one. */
+const IN_A_JAR = /\bjar\b/;
+const MOST_MIXERS = 3;
+
 /** How large the batch is, what it goes into, and in which order it is mixed. */
 @Component({
   selector: 'fm-plan-tab',
-  imports: [Button, Field, MixingOrder, OwnVessel, Picker, Stands, VesselDrawing],
+  imports: [Button, Field, MixingOrder, NgTemplateOutlet, OwnVessel, Picker, Stands, VesselDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plan-tab.html',
   styleUrl: './plan-tab.less',
@@ -62,6 +68,22 @@ export class PlanTab {
       heat === 'none' ? [['keep', 'churn'], []] : heat === 'griddle' ? [['griddle'], ['bake']] : [['bake'], ['griddle']];
     const first = ({ use }: Vessel): number => (before?.includes(use) ? 0 : after?.includes(use) ? 1 : 2);
     return last.sort((a, b) => first(a) - first(b)).map(({ id, name }) => ({ value: id, label: name }));
+  });
+  /** As long as nothing is chosen: what such a thing usually goes into, a press each. */
+  protected readonly usual = computed((): readonly Vessel[] => {
+    const [volume, product] = [this.desk.volume(), this.desk.product()];
+    return this.bake().vessel || !volume || !product || product.heat !== this.desk.heat() ? [] : usualVessels(this.desk.vessels(), volume, product);
+  });
+  /** What is blended needs a jar, what is whipped a bowl: those of the house. */
+  protected readonly usualMixers = computed((): readonly Vessel[] => {
+    const { mixedIn, stages } = this.bake();
+    const use = this.desk.product()?.id === 'whipped-bowl' ? 'mix' : stages.some(({ words }) => IN_A_JAR.test(words)) ? 'blend' : undefined;
+    return mixedIn || use === undefined
+      ? []
+      : this.desk
+          .vessels()
+          .filter((vessel) => vessel.use === use)
+          .slice(0, MOST_MIXERS);
   });
   /** Jars and bowls, to be left again. */
   protected readonly mixerOptions = computed((): readonly Option<string>[] =>
@@ -170,7 +192,7 @@ export class PlanTab {
 
   protected chooseMixer(id: string): void {
     const vessel = this.byId().get(id);
-    if (vessel) this.desk.tell({ kind: 'vessel chosen', vessel, count: 1 });
+    if (vessel) this.take(vessel);
   }
 
   protected take(vessel: Vessel, count = 1): void {

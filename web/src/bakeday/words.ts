@@ -238,6 +238,7 @@ export const SAY = {
   wholeEggs: 'Whole eggs',
   wholeGrams: 'Whole grams',
   writtenFor: 'Same depth as in',
+  usually: 'Usual for it',
 };
 
 /** What an event was, where it cannot be said with its amounts. */
