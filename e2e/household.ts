@@ -169,7 +169,10 @@ export async function choose(page: Page, fieldId: string, words: string): Promis
   await page.waitForFunction(() => document.querySelector('.ant-select-dropdown') === null);
   await page.click(field);
   const isSought = await page.$eval(`[id="${fieldId}"]`, (one) => !(one as HTMLInputElement).readOnly);
-  if (isSought) await page.keyboard.type(words);
+  await shown(page);
+  // A hand presses what it sees, and types what it has to look for.
+  const seen = await page.$$eval('.ant-select-dropdown .ant-select-item-option', (options) => options.map((one) => (one as HTMLElement).innerText.trim()));
+  if (isSought && !seen.includes(words)) await page.keyboard.type(words);
   // Found and pressed in one go: the list is drawn anew while it is searched.
   await page.waitForFunction(
     (wanted) => {

@@ -66,7 +66,9 @@ export class PlanTab {
     const last = [...this.desk.vessels(), ...(chosen && !this.byId().has(chosen.id) ? [chosen] : [])].filter((vessel) => !isForMixing(vessel));
     const [before, after]: readonly (readonly Vessel['use'][])[] =
       heat === 'none' ? [['keep', 'churn'], []] : heat === 'griddle' ? [['griddle'], ['bake']] : [['bake'], ['griddle']];
-    const first = ({ use }: Vessel): number => (before?.includes(use) ? 0 : after?.includes(use) ? 1 : 2);
+    const shapes = this.desk.product()?.into ?? [];
+    const isUsual = ({ id, shape }: Vessel): boolean => shapes.includes(id) || shape === shapes[0];
+    const first = (one: Vessel): number => (before?.includes(one.use) ? (isUsual(one) ? 0 : 1) : after?.includes(one.use) ? 2 : 3);
     return last.sort((a, b) => first(a) - first(b)).map(({ id, name }) => ({ value: id, label: name }));
   });
   /** As long as nothing is chosen: what such a thing usually goes into, a press each. */
