@@ -47,7 +47,7 @@ describe('what such a thing usually goes into', () => {
       for (const one of into) expect([id, one, vessels.some((vessel) => vessel.id === one || vessel.shape === one)]).toEqual([id, one, true]);
   });
 
-  test('a plate of the house comes before the shipped ones; a tin of the house where it fits as well', () => {
+  test('a plate of the house comes before the shipped ones; custards for six go into six cups, not into four that run over', () => {
     const plate: Vessel = { ...(vessels.find(({ id }) => id === 'griddle-28') as Vessel), id: 'own-1', name: 'grandmother’s plate' };
     expect(usual('pancake', ml(500, 1.7), [plate])[0]).toBe('own-1');
     // Six of 8 x 4 cm hold 1.2 L between them, 0.86 L fills them by seven tenths; four would run over.
