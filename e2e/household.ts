@@ -46,13 +46,15 @@ async function untilQuiet(page: Page, navigate: () => Promise<unknown>): Promise
   page.off('request', asked).off('requestfinished', answered).off('requestfailed', answered);
 }
 
-/** Opens an address, and waits until all of it is there. */
-export function go(page: Page, url: string): Promise<void> {
-  return untilQuiet(page, () => page.goto(url, { waitUntil: 'load' }));
+/** Opens an address, and waits until all of it is there. A hand leaves no page whose last words are still on their way. */
+export async function go(page: Page, url: string): Promise<void> {
+  await page.waitForFunction(() => document.querySelector('[data-sending]') === null);
+  await untilQuiet(page, () => page.goto(url, { waitUntil: 'load' }));
 }
 
-export function reload(page: Page): Promise<void> {
-  return untilQuiet(page, () => page.reload({ waitUntil: 'load' }));
+export async function reload(page: Page): Promise<void> {
+  await page.waitForFunction(() => document.querySelector('[data-sending]') === null);
+  await untilQuiet(page, () => page.reload({ waitUntil: 'load' }));
 }
 
 /** A page that remembers every error it logged. */
@@ -170,21 +172,19 @@ export async function choose(page: Page, fieldId: string, words: string): Promis
   await page.click(field);
   const isSought = await page.$eval(`[id="${fieldId}"]`, (one) => !(one as HTMLInputElement).readOnly);
   await shown(page);
+  // Found and pressed in one go: the list scrolls to what is chosen, and is drawn anew while it is searched.
+  const pressed = (wanted: string): boolean => {
+    const option = [...document.querySelectorAll<HTMLElement>('.ant-select-dropdown .ant-select-item-option')].findLast(
+      (one) => one.offsetParent !== null && one.innerText.trim() === wanted,
+    );
+    option?.click();
+    return option !== undefined;
+  };
   // A hand presses what it sees, and types what it has to look for.
-  const seen = await page.$$eval('.ant-select-dropdown .ant-select-item-option', (options) => options.map((one) => (one as HTMLElement).innerText.trim()));
-  if (isSought && !seen.includes(words)) await page.keyboard.type(words);
-  // Found and pressed in one go: the list is drawn anew while it is searched.
-  await page.waitForFunction(
-    (wanted) => {
-      const option = [...document.querySelectorAll<HTMLElement>('.ant-select-dropdown .ant-select-item-option')].findLast(
-        (one) => one.offsetParent !== null && one.innerText.trim() === wanted,
-      );
-      option?.click();
-      return option !== undefined;
-    },
-    {},
-    words,
-  );
+  if (!(await page.evaluate(pressed, words))) {
+    if (isSought) await page.keyboard.type(words);
+    await page.waitForFunction(pressed, {}, words);
+  }
   await shown(page);
 }
 

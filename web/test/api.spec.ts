@@ -1,17 +1,18 @@
-import { HttpErrorResponse, provideHttpClient } from '@angular/common/http';
+import { HttpErrorResponse, provideHttpClient, withInterceptors } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { type SaveRequest } from '@fellmist/contract';
 import { FIRST_SETTINGS, type Pack, type StockItem } from '@fellmist/core';
-import { type Observable, TimeoutError } from 'rxjs';
+import { concatMap, from, type Observable, TimeoutError } from 'rxjs';
 import { Api, failureWords, problemOf } from '../src/state/api';
+import { countSending, Sending } from '../src/state/sending';
 
 describe('what is asked of the server', () => {
   let api: Api;
   let http: HttpTestingController;
 
   beforeEach(() => {
-    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    TestBed.configureTestingModule({ providers: [provideHttpClient(withInterceptors([countSending])), provideHttpClientTesting()] });
     [api, http] = [TestBed.inject(Api), TestBed.inject(HttpTestingController)];
   });
   afterEach(() => {
@@ -41,6 +42,20 @@ describe('what is asked of the server', () => {
     expect(sent(api.saveStock(stock, 2)).headers.get('If-Match')).toBe('"2"');
     expect(sent(api.saveSettings(FIRST_SETTINGS, 0)).headers.get('If-None-Match')).toBe('*');
     expect(sent(api.save('f', 'head', save)).headers.get('If-Match')).toBe('"head"');
+  });
+
+  test('until the last of what is sent one after the other is answered, or refused, it is under way; what is only asked for is not', () => {
+    const sending = TestBed.inject(Sending);
+    api.food('oats').subscribe();
+    expect(sending.isUnderWay()).toBe(false);
+    from([1, 2])
+      .pipe(concatMap((leftG) => api.saveStock({ ...stock, leftG }, 0)))
+      .subscribe({ error: () => undefined });
+    http.expectOne('/api/stock/s%201').flush({});
+    expect(sending.isUnderWay()).toBe(true);
+    http.expectOne('/api/stock/s%201').flush({}, { status: 503, statusText: 'down' });
+    expect(sending.isUnderWay()).toBe(false);
+    http.expectOne('/api/foods/oats').flush({});
   });
 
   test('an id never becomes a path of its own', () => {

@@ -71,7 +71,7 @@ type Panel =
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench.html',
   styleUrl: './bench.less',
-  host: { class: 'place-filled', '(window:beforeunload)': 'warnUnsaved($event)' },
+  host: { class: 'place-filled' },
 })
 export class Bench {
   protected readonly say = SAY;
@@ -192,9 +192,5 @@ export class Bench {
   /** What was swapped is decided: the eye goes on to what the balance asks, or to the tabs. */
   protected proposalsDone(): void {
     setTimeout(() => document.querySelector<HTMLElement>('fm-ledger .take, fm-ledger .settle button, aside [role="tab"][aria-selected="true"]')?.focus());
-  }
-
-  protected warnUnsaved(event: BeforeUnloadEvent): void {
-    if (this.state().saving === 'saving') event.preventDefault();
   }
 }

@@ -12,6 +12,7 @@ import * as larderEffects from '../state/larder.effects';
 import { larderFeature } from '../state/larder.feature';
 import * as lookupEffects from '../state/lookup.effects';
 import { hearReach } from '../state/reach';
+import { countSending } from '../state/sending';
 import { sendWaiting, settleWaiting } from '../state/outbox.effects';
 import * as timersEffects from '../state/timers.effects';
 import { timersFeature } from '../state/timers.feature';
@@ -23,7 +24,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
-    provideHttpClient(withFetch(), withInterceptors([hearReach])),
+    provideHttpClient(withFetch(), withInterceptors([hearReach, countSending])),
     provideRouter(routes, withComponentInputBinding(), withPreloading(AtRest)),
     provideStore({
       [larderFeature.name]: larderFeature.reducer,

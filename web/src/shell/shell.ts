@@ -9,6 +9,7 @@ import { FirstSteps } from '../state/firstSteps';
 import { larderFeature } from '../state/larder.feature';
 import { Outbox } from '../state/outbox';
 import { Reach } from '../state/reach';
+import { Sending } from '../state/sending';
 import { LOCALE } from '../ui/locale';
 import { PageAnew } from '../state/pageAnew';
 import { Preferences } from '../state/preferences';
@@ -49,7 +50,7 @@ const PLACES: readonly RailPlace[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shell.html',
   styleUrl: './shell.less',
-  host: { '(document:keydown)': 'keys.press($event)' },
+  host: { '(document:keydown)': 'keys.press($event)', '(window:beforeunload)': 'warnUnsent($event)', '[attr.data-sending]': 'sending.isUnderWay() || null' },
 })
 export class Shell {
   protected readonly say = SAY;
@@ -62,6 +63,7 @@ export class Shell {
   protected readonly isFinding = signal(false);
   protected readonly larderFailure = this.store.selectSignal(larderFeature.selectFailure);
   protected readonly reach = inject(Reach);
+  protected readonly sending = inject(Sending);
   private readonly outbox = inject(Outbox);
   private readonly pageAnew = inject(PageAnew);
   /** Saves that the server has not heard of yet. */
@@ -78,6 +80,11 @@ export class Shell {
   protected readonly places = computed(() =>
     PLACES.map((place) => ({ ...place, link: place.path === '/bench' && this.isOnBench() ? ['/bench', this.formulaId() ?? ''] : [place.path] })),
   );
+  /** The browser asks before a page is left whose last words are still on their way. */
+  protected warnUnsent(event: BeforeUnloadEvent): void {
+    if (this.sending.isUnderWay()) event.preventDefault();
+  }
+
   /** All that is shown is asked for again; what was typed lies in the browser's own store. */
   protected fetchAnew(): void {
     this.pageAnew.here();
