@@ -1,7 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { type Bake, type BakeLine, inWeighingOrder, moveInOrder, type Stage } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { showNumber } from '../ui/figures';
+import { type Binding, Keys } from '../ui/keys';
+import { Screen } from '../ui/screen';
 import { SAY } from './words';
 
 interface Row {
@@ -14,6 +16,11 @@ interface Row {
 
 const grams = (massG: number | undefined): string => (massG === undefined ? SAY.noWeight : `${showNumber(massG, massG < 10 ? 1 : 0)} g`);
 
+const ORDER_KEYS: readonly (Binding & { readonly by: -1 | 1 })[] = [
+  { keys: 'Alt+ArrowUp', where: SAY.inTheOrder, words: SAY.mixItEarlier, by: -1 },
+  { keys: 'Alt+ArrowDown', where: SAY.inTheOrder, words: SAY.mixItLater, by: 1 },
+];
+
 /** The order in which it is mixed, step by step, mended by dragging or by the arrows. */
 @Component({
   selector: 'fm-mixing-order',
@@ -24,7 +31,15 @@ const grams = (massG: number | undefined): string => (massG === undefined ? SAY.
 export class MixingOrder {
   protected readonly say = SAY;
   private readonly desk = inject(BakeDesk);
+  private readonly keys = inject(Keys);
+  protected readonly screen = inject(Screen);
   readonly bake = input.required<Bake>();
+  /** The line under the hand, by mouse or keyboard: its arrows are shown. */
+  protected readonly at = signal<string | undefined>(undefined);
+
+  constructor() {
+    this.keys.bind(ORDER_KEYS, inject(DestroyRef));
+  }
 
   protected readonly rows = computed((): readonly Row[] => {
     const stored = this.desk.stored();
@@ -57,7 +72,17 @@ export class MixingOrder {
       }
       return moveInOrder(stages, lineId, stageId, by === 1 ? ids[at + 2] : ids[at - 1]);
     })();
-    if (moved !== stages) this.desk.tell({ kind: 'ordered', stages: moved });
+    if (moved === stages) return;
+    this.desk.tell({ kind: 'ordered', stages: moved });
+    // In another step it is drawn anew: the hand goes with it.
+    setTimeout(() => document.getElementById(`order-of-${lineId}`)?.focus());
+  }
+
+  protected press(event: KeyboardEvent, stageId: string, lineId: string): void {
+    this.keys.press(
+      event,
+      ORDER_KEYS.map((one) => ({ ...one, run: () => this.move(stageId, lineId, one.by) })),
+    );
   }
 
   private dragged: string | undefined;
