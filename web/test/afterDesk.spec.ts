@@ -11,11 +11,8 @@ import { Plates } from '../src/bakeday/plates';
 import { bakeActions } from '../src/state/bake.actions';
 import { BakeDesk } from '../src/state/bakeDesk';
 import { larderActions } from '../src/state/larder.actions';
-import { bakeStore } from './bakeStore';
+import { beginBake, type Begun, larder } from './bakeStore';
 
-const data = join(process.cwd(), 'data');
-const shipped = loadShippedLarder(data);
-const larder = stockLarder(shipped.foods);
 const CAKES = 'Oat griddle cakes\nMakes 5\n120 g oat flour\n100 g egg\n200 g water';
 const FROSTED = 'Little cakes\nMakes 6\n150 g rice flour\n120 g sugar\n80 g sunflower oil\n\nFor the table:\n60 g cream cheese\n30 g icing sugar';
 
@@ -24,31 +21,11 @@ describe('after the bake', () => {
   let store: Store;
   let shown: ComponentFixture<AfterDesk | Plates>;
 
+  let bake: Begun['bake'];
+
   function begin(text: string, diets: Readonly<Record<string, readonly Allergen[]>> = {}): void {
-    TestBed.configureTestingModule({
-      providers: [provideRouter([]), ...bakeStore()],
-    });
-    store = TestBed.inject(Store);
-    desk = TestBed.inject(BakeDesk);
-    const settings: HouseholdSettings = {
-      ...FIRST_SETTINGS,
-      people: Object.keys(diets),
-      diets: Object.fromEntries(Object.entries(diets).map(([name, excluded]) => [name, { schools: [], excluded }])),
-    };
-    store.dispatch(larderActions.loaded({ stored: { ...shipped, packs: [], stock: [], settings: { settings, version: 1 }, inStock: [] } }));
-    store.dispatch(bakeActions.vesselsLoaded({ vessels: loadVessels(data) }));
-    const read = readRecipeText(text, larder, 'us');
-    if (!read.ok) throw new Error(read.error);
-    const formula = startWorksheet(read.formula).rebuild;
-    const planned: BakeEvent = { kind: 'planned', formulaId: 'f1', tryId: 't1', id: 'e1', teller: 'me', turn: 1, at: new Date().toISOString() };
-    const stored: StoredBake = { id: 'b1', formula, original: formula, former: {}, tryId: 't1', tryNumber: 1, events: [{ place: 1, event: planned }], faults: [] };
-    store.dispatch(bakeActions.opened({ stored, kept: [] }));
+    ({ store, desk, bake } = beginBake(text, diets));
   }
-  const bake = () => {
-    const found = desk.bake();
-    if (!found) throw new Error('no bake');
-    return found;
-  };
   async function show(what: typeof AfterDesk | typeof Plates): Promise<void> {
     shown = TestBed.createComponent<AfterDesk | Plates>(what);
     await settles();

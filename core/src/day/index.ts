@@ -20,7 +20,7 @@ export { asPlanned, type Bowl, bowlsOf, inWeighingOrder, isOpen, nextLine, restA
 export { keptOf } from './kept';
 export { heldTogether, isMade, ofPortions, type EatenShare, type WeekDay, type WeekEntry, weekOf } from './week';
 export { heatedOf, ovenTold, timersOf } from './timers';
-export { mixingOrder, moveInOrder } from './order';
+export { mixerUse, mixingOrder, moveInOrder } from './order';
 export { type OwnPieces, ownPieces } from './ownPieces';
 export { type CutPortion, cutPortions, type Cutting, type PlanDifference, differences, type PlateFigures, plateFigures, usedFoods, yieldCheck, type YieldCheck } from './after';
 export { answerOf, goodPour, type PourChoice, pourChoices, type PourState, pourState } from './pour';

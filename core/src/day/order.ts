@@ -1,6 +1,7 @@
 import table from '@fellmist/language/mixingOrders.json' with { type: 'json' };
 import { type Food, type Larder, partsOfName, pours } from '../food';
 import { allLines, type Formula, IN_THE_PAN, type Line, mainPart, type Part } from '../formula';
+import { type VesselUse } from '../vessel';
 import { type Stage } from './events';
 
 interface Takes {
@@ -20,6 +21,8 @@ interface Order {
   readonly said?: string;
   /** It holds for any class without an order of its own whose lines are of none of these kinds. */
   readonly without?: readonly string[];
+  /** What it is made in where that is no bowl among others: a jar to blend in, a bowl to whip in. */
+  readonly use?: VesselUse;
   readonly stages: readonly { readonly words: string; readonly alone?: string; readonly takes: readonly Takes[]; readonly then: string; readonly withGum?: string }[];
 }
 
@@ -61,6 +64,12 @@ const foodOf = ({ foodId }: Line, larder: Larder): Food | undefined => (foodId =
 function orderSaid({ title, method }: Formula): Order | undefined {
   const told = [title, ...method].map((text) => text.slice(0, LONGEST_READ));
   return ORDERS.find(({ said }) => said !== undefined && told.some((text) => new RegExp(said, 'i').test(text)));
+}
+
+/** What a formula is blended or whipped in, by its own words or by the practice of its class [data/language/mixingOrders.json]; undefined where any bowl does. */
+export function mixerUse(formula: Formula): VesselUse | undefined {
+  const { classId } = formula;
+  return (orderSaid(formula) ?? ORDERS.find(({ classes }) => classId !== undefined && classes.includes(classId)))?.use;
 }
 
 /** The order of a class, or of one without where nothing has to be stirred dry. */

@@ -34,7 +34,7 @@ function heatAskOf({ formula, product, vessel, count, larder, ovenC, factor }: H
   const part = mainPart(formula, larder);
   const thermal = part && thermalOf(part, larder);
   if (!part || !thermal || !product) return undefined;
-  const volume = volumeOf(part, larder, product);
+  const volume = volumeOf(part, larder, product, formula.portions);
   const fit = fitOf(vessel, count, volume, product);
   if (product.heat === 'griddle') return { by: 'plate', ask: { fit, volume, thermal, product, plateC: PLATE_C.usual, pieces: formula.portions } };
   if (product.heat !== 'oven' || ovenC === undefined) return undefined;

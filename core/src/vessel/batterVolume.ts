@@ -41,13 +41,15 @@ export interface BatterVolume {
   readonly massG: number;
   /** Grams of lines whose food is not known: counted as water. */
   readonly unknownG: number;
+  /** Pieces that it is to make: so many cups are filled, where that fills them as their class wants. */
+  readonly pieces?: number;
 }
 
 /** What nobody told stands in for: no air, no rise. */
 const STILL = { air: 0, rise: 1 };
 
-/** What a part fills before and after it rises, by the densities of what its foods are made of and its class's air and rise. An estimate. */
-export function volumeOf(part: Pick<Part, 'lines'>, larder: Larder, product?: ProductClass): BatterVolume {
+/** What a part fills before and after it rises, by the densities of what its foods are made of and its class's air and rise; `pieces` is what its formula makes of it. An estimate. */
+export function volumeOf(part: Pick<Part, 'lines'>, larder: Larder, product?: ProductClass, pieces?: number): BatterVolume {
   const { air, rise } = product?.volume ?? STILL;
   let [ml, massG, unknownG] = [0, 0, 0];
   for (const line of part.lines) {
@@ -59,5 +61,5 @@ export function volumeOf(part: Pick<Part, 'lines'>, larder: Larder, product?: Pr
     ml += (line.massG * (per100g ?? 100)) / 100;
   }
   const rawMl = ml / (1 - air);
-  return { rawMl, risenMl: rawMl * rise, massG, unknownG };
+  return { rawMl, risenMl: rawMl * rise, massG, unknownG, ...(pieces === undefined ? {} : { pieces }) };
 }

@@ -1,6 +1,6 @@
 import { type ProductClass } from '../product';
 import { type BatterVolume } from './batterVolume';
-import { capacityMl, depthCm, placeMl, type Vessel } from './vessel';
+import { capacityMl, depthCm, isForMixing, placeMl, type Vessel } from './vessel';
 
 /** How full a vessel goes where its class does not say. House value. */
 const ANY_FILL: readonly [number, number] = [0.45, 0.9];
@@ -31,10 +31,13 @@ export function wantedFill(vessel: Vessel, product?: ProductClass): readonly [lo
   return USE_FILL[vessel.use] ?? product?.volume?.fill ?? ANY_FILL;
 }
 
-/** Cups, ramekins and moulds are filled one after the other, the others all alike. */
-function placesFilled(vessel: Vessel, count: number, rawMl: number, [low, high]: readonly [number, number]): number {
+/** Of cups, ramekins and moulds as many as there are to be pieces, if that fills them right, else as many as the mix fills; the others all alike. */
+function placesFilled(vessel: Vessel, count: number, { rawMl, pieces = 0 }: BatterVolume, [low, high]: readonly [number, number], product?: ProductClass): number {
   const all = vessel.places * count;
   if (vessel.shape !== 'cups') return all;
+  const each = rawMl / pieces / placeMl(vessel);
+  const isRight = Number.isInteger(pieces) && pieces <= all && each >= low * (1 - SLACK) && each <= high * (1 + SLACK);
+  if (isRight && product?.piece !== 'slice') return pieces;
   const best = Math.round(rawMl / (placeMl(vessel) * ((low + high) / 2)));
   return Math.min(Math.max(best, 1), all);
 }
@@ -46,7 +49,7 @@ function placesFilled(vessel: Vessel, count: number, rawMl: number, [low, high]:
 export function fitOf(vessel: Vessel, count: number, volume: BatterVolume, product?: ProductClass, isGiven = false): Fit {
   const isOpen = vessel.use === 'bake' && (isGiven || product?.volume?.fill === undefined);
   const wanted = wantedFill(vessel, product);
-  const filled = placesFilled(vessel, count, volume.rawMl, wanted);
+  const filled = placesFilled(vessel, count, volume, wanted, product);
   const [rawMl, risenMl] = [volume.rawMl / filled, (vessel.use === 'bake' || vessel.use === 'churn' ? volume.risenMl : volume.rawMl) / filled];
   const [raw, risen] = [rawMl / placeMl(vessel), risenMl / placeMl(vessel)];
   const state = risen > RUNS_OVER || raw > 1 ? 'over' : isOpen ? 'good' : raw > wanted[1] * (1 + SLACK) ? 'full' : raw < wanted[0] * (1 - SLACK) ? 'thin' : 'good';
@@ -59,10 +62,10 @@ export function factorToFill(vessel: Vessel, count: number, volume: BatterVolume
   return volume.rawMl > 0 ? (capacityMl(vessel) * count * ((low + high) / 2)) / volume.rawMl : 1;
 }
 
-/** In how many goes a mix is blended or whipped. */
+/** In how many goes a mix is blended or whipped: what misses the band by as little as nobody speaks of is one. */
 export function goesIn(vessel: Vessel, ml: number): number {
-  const most = placeMl(vessel) * wantedFill(vessel)[1];
-  return Math.max(Math.ceil(ml / most - 1e-9), 1);
+  const most = placeMl(vessel) * wantedFill(vessel)[1] * (1 + SLACK);
+  return Math.max(Math.ceil(ml / most), 1);
 }
 
 /** Of vessels for the same use, the one that a mix fits best; undefined where none holds it as its class wants. */
@@ -87,11 +90,21 @@ export function factorWords(factor: number): string {
   return factor >= 10 ? factor.toFixed(0) : factor >= 1 ? String(Number(factor.toFixed(1))) : String(Number(factor.toFixed(2)));
 }
 
+/** A fit in a word or two: how many cups are filled, in how many goes it is mixed, or how full it is. */
+export function fitBriefly({ vessel, count, filled, raw }: Fit, volume: BatterVolume): string {
+  if (isForMixing(vessel)) {
+    const goes = goesIn(vessel, volume.rawMl);
+    return goes === 1 ? 'in one go' : `in ${goes} goes`;
+  }
+  const cups = vessel.places * count;
+  return vessel.shape === 'cups' && cups > 1 ? `${filled} of ${cups} cups` : `${percent(raw)} full`;
+}
+
 /** What a fit means, in words, with the way out where it does not fit. */
 export function fitWords(fit: Fit, volume: BatterVolume, vessels: readonly Vessel[], product?: ProductClass): string {
   const { vessel, count, filled, raw, risenCm, state } = fit;
   if (volume.rawMl <= 0) return 'There is nothing to put into it yet.';
-  if (vessel.use === 'blend' || vessel.use === 'mix') {
+  if (isForMixing(vessel)) {
     const goes = goesIn(vessel, volume.rawMl);
     const what = `${Math.round(volume.rawMl / 10) * 10} mL in the ${vessel.name} of ${Math.round(placeMl(vessel))} mL`;
     if (goes === 1) return `${what}: it has room.`;

@@ -1,6 +1,6 @@
 export { type BatterVolume, type Made, madeOf, mlOf, mlPer100g, volumeOf } from './batterVolume';
 export { findVessel, vesselSaid } from './findVessel';
-export { betterVessel, depthWords, factorToFill, factorWords, type Fit, fitOf, fitWords, goesIn, wantedFill } from './fit';
+export { betterVessel, depthWords, factorToFill, factorWords, type Fit, fitBriefly, fitOf, fitWords, goesIn, wantedFill } from './fit';
 export {
   FACTORS,
   measuredIn,
@@ -15,11 +15,12 @@ export {
   scaleFormula,
   type ScaleSetting,
 } from './scale';
-export { usualVessels } from './usual';
+export { type Offered, usualMixers, usualVessels } from './usual';
 export {
   capacityMl,
   depthCm,
   isForMixing,
+  isOwn,
   isRound,
   RING_TUBE,
   placeMl,

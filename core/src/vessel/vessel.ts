@@ -35,6 +35,9 @@ export const RING_TUBE = 1 / 3;
 
 export const isRound = ({ shape }: Pick<Vessel, 'shape'>): boolean => ['round', 'ring', 'cups', 'bowl', 'jar'].includes(shape);
 
+/** A vessel that the household measured itself. */
+export const isOwn = ({ id }: Pick<Vessel, 'id'>): boolean => id.startsWith('own-');
+
 /** Whether a vessel is for mixing and not for baking, freezing or keeping. */
 export function isForMixing({ use }: Pick<Vessel, 'use'>): boolean {
   return use === 'mix' || use === 'blend';

@@ -74,7 +74,7 @@ function setBake(larderStore: LarderStore, shipped: ShippedLarder, row: Row, ves
     const part = mainPart(now().exact, larder);
     const [product, thermal] = [classOf(bake.formula, contents), part && thermalOf(part, larder)];
     const setting = { ovenC: row.oven.ovenC, isFan: false, isInBath: false, startC: 21 };
-    const volume = part && volumeOf(part, larder, product);
+    const volume = part && volumeOf(part, larder, product, now().exact.portions);
     const time = thermal && volume ? bakingTime({ fit: fitOf(vessel, 1, volume, product), volume, thermal, product, setting }) : 'never';
     const heat = { ...setting, ...(typeof time === 'string' ? {} : { reckonedS: time.plainS }) };
     const into = event({ kind: 'into the heat', heat });

@@ -113,7 +113,7 @@ export function runAnalyse(file: string, shipped: ShippedLarder, { scale, vessel
   const larder = stockLarder(shipped.foods);
   const formula = readFormulaFile(file, larder);
   const product = classOf(formula, shipped);
-  const volumeOfMain = (of: Formula): BatterVolume => volumeOf(mainPart(of, larder) ?? { lines: [] }, larder, product);
+  const volumeOfMain = (of: Formula): BatterVolume => volumeOf(mainPart(of, larder) ?? { lines: [] }, larder, product, of.portions);
   const vessel = words === undefined ? undefined : findVessel(words, vessels);
   if (words !== undefined && !vessel) throw new DoorError(`--vessel: no tin is near "${words}". Write it like "23x13 loaf", "20 round" or "8 in square".`);
   const scaled = scaleFor({ by: 'factor', factor: scale === undefined ? 1 : Number(scale) }, formula, { larder, volume: volumeOfMain(formula), product, yieldG: 0 });

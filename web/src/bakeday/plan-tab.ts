@@ -3,18 +3,24 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { mainPart, portionWordFor } from '@fellmist/core';
 import {
   type Bake,
+  type BatterVolume,
   betterVessel,
   depthWords,
   factorToFill,
   factorWords,
+  fitBriefly,
   fitOf,
   fitWords,
   inWeighingOrder,
   isForMixing,
   isInOwnTin,
+  isOwn,
+  mixerUse,
   movedRoles,
+  type Offered,
   type ScaleAsk,
   scaleFor,
+  usualMixers,
   usualVessels,
   type Vessel,
   volumeOf,
@@ -33,9 +39,15 @@ import { MixingOrder } from './mixing-order';
 import { VesselDrawing } from './vessel-drawing';
 import { SAY } from './words';
 
-/** A stage of the mixing order that wants one. */
-const IN_A_JAR = /\bjar\b/;
-const MOST_MIXERS = 3;
+/** A vessel that is offered, and how the mix would sit in it. */
+interface Choosable {
+  readonly vessel: Vessel;
+  readonly words: string;
+}
+
+function choosable(offered: readonly Offered[], volume: BatterVolume): readonly Choosable[] {
+  return offered.map(({ vessel, fit }) => ({ vessel, words: fit ? fitBriefly(fit, volume) : '' }));
+}
 
 /** How large the batch is, what it goes into, and in which order it is mixed. */
 @Component({
@@ -72,20 +84,15 @@ export class PlanTab {
     return last.sort((a, b) => first(a) - first(b)).map(({ id, name }) => ({ value: id, label: name }));
   });
   /** As long as nothing is chosen: what such a thing usually goes into, a press each. */
-  protected readonly usual = computed((): readonly Vessel[] => {
+  protected readonly usual = computed((): readonly Choosable[] => {
     const [volume, product] = [this.desk.volume(), this.desk.product()];
-    return this.bake().vessel || !volume || !product || product.heat !== this.desk.heat() ? [] : usualVessels(this.desk.vessels(), volume, product);
+    return this.bake().vessel || !volume || !product || product.heat !== this.desk.heat() ? [] : choosable(usualVessels(this.desk.vessels(), volume, product), volume);
   });
-  /** What is blended needs a jar, what is whipped a bowl: those of the house. */
-  protected readonly usualMixers = computed((): readonly Vessel[] => {
-    const { mixedIn, stages } = this.bake();
-    const use = this.desk.product()?.id === 'whipped-bowl' ? 'mix' : stages.some(({ words }) => IN_A_JAR.test(words)) ? 'blend' : undefined;
-    return mixedIn || use === undefined
-      ? []
-      : this.desk
-          .vessels()
-          .filter((vessel) => vessel.use === use)
-          .slice(0, MOST_MIXERS);
+  /** What is blended needs a jar, what is whipped a bowl. */
+  protected readonly usualMixers = computed((): readonly Choosable[] => {
+    const { mixedIn, plan } = this.bake();
+    const [volume, use] = [this.desk.volume(), mixerUse(plan)];
+    return mixedIn || !volume || use === undefined ? [] : choosable(usualMixers(this.desk.vessels(), volume, use), volume);
   });
   /** Jars and bowls, to be left again. */
   protected readonly mixerOptions = computed((): readonly Option<string>[] =>
@@ -124,7 +131,7 @@ export class PlanTab {
     const [fit, larder, stored, product] = [this.fit(), this.desk.larder(), this.desk.stored(), this.desk.product()];
     const part = larder && stored && mainPart(stored.formula, larder);
     if (!fit || !part || product?.heat !== 'oven') return undefined;
-    const own = fitOf(fit.fit.vessel, fit.fit.count, volumeOf(part, larder, product), product);
+    const own = fitOf(fit.fit.vessel, fit.fit.count, volumeOf(part, larder, product, stored.formula.portions), product);
     return depthWords(own.risenCm, fit.fit.risenCm);
   });
 
@@ -176,7 +183,10 @@ export class PlanTab {
     if (from && chosen) this.ask({ by: 'tins', from, to: { ...chosen.vessel, places: chosen.vessel.places * chosen.count } });
   }
 
-  protected readonly isOwnTin = computed(() => this.bake().vessel?.vessel.id.startsWith('own-') ?? false);
+  protected readonly isOwnTin = computed(() => {
+    const chosen = this.bake().vessel;
+    return chosen !== undefined && isOwn(chosen.vessel);
+  });
 
   protected forget(vessel: Vessel): void {
     this.told.undoable(SAY.forgot(vessel.name), this.desk.forgetVessel(vessel));

@@ -42,6 +42,7 @@ export const SAY = {
   chooseAFood: 'Choose a food first.',
   chosenAs: { 'last time': 'chosen as last time', 'the recipe': 'chosen as the recipe says' },
   chooseATin: 'choose a tin',
+  chooseAPlateToSee: 'Choose a plate or pan: how many pieces go onto it at once is reckoned from its size.',
   chooseATinToSee: 'Choose a tin to see how full it would be.',
   chooseWhatToBake: 'Choose what to bake from the shelf: press its menu there, then “Bake it”. Here it is scaled, weighed out and cut into portions with true numbers.',
   comesNext: 'What comes next',

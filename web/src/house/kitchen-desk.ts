@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { capacityMl, type Vessel } from '@fellmist/core/bake';
+import { capacityMl, isOwn, type Vessel } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { OwnVessel } from '../parts/own-vessel';
 import { bakeActions } from '../state/bake.actions';
@@ -32,7 +32,7 @@ export class KitchenDesk {
   protected readonly rows = computed(() =>
     this.desk
       .vessels()
-      .filter(({ id }) => id.startsWith('own-'))
+      .filter(isOwn)
       .map((vessel) => ({ vessel, words: this.wordsOf(vessel) })),
   );
 

@@ -82,7 +82,7 @@ export class BakeDesk {
     const [bake, larder] = [this.bake(), this.larder()];
     const part = bake && larder && mainPart(bake.exact, larder);
     if (!part) return undefined;
-    const volume = volumeOf(part, larder, this.product());
+    const volume = volumeOf(part, larder, this.product(), bake.exact.portions);
     const { cold = USUAL_COLD } = bake.exact;
     // What is whipped is many times what was poured: the foam model says how much.
     const foam = this.product()?.id === 'whipped-bowl' ? whip(part, cold, larder).at(-1) : undefined;
