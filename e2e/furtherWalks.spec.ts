@@ -113,7 +113,7 @@ describe('further walks from one end to the other', () => {
     await press(page, 'Save');
     await walk.bake();
     // The recipe names its dish.
-    await sees(page, '23 cm pie dish How many A tin of your own chosen as the recipe says');
+    await sees(page, '23 cm pie dish How many chosen as the recipe says');
     await sees(page, '% full');
     await walk.asPlanned();
     await press(page, 'In the oven');

@@ -220,7 +220,7 @@ describe('walks from one end to the other', () => {
     await press(page, 'Save');
     await sees(page, 'try 2 of 2');
     await walk.bake();
-    await sees(page, '6 silicone moulds How many A tin of your own chosen as the recipe says');
+    await sees(page, '6 silicone moulds How many chosen as the recipe says');
     await walk.asPlanned();
     await press(page, 'In the oven');
     await sees(page, 'Into the oven');

@@ -1,30 +1,21 @@
-import { join } from 'node:path';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
-import type { StoredBake } from '@fellmist/contract';
-import { type Allergen, FIRST_SETTINGS, type HouseholdSettings, readRecipeText, startWorksheet, stockLarder } from '@fellmist/core';
-import type { BakeEvent } from '@fellmist/core/bake';
-import { loadShippedLarder, loadVessels } from '@fellmist/data';
-import { Store } from '@ngrx/store';
+import type { Allergen } from '@fellmist/core';
 import { AfterDesk } from '../src/bakeday/after-desk';
 import { Plates } from '../src/bakeday/plates';
-import { bakeActions } from '../src/state/bake.actions';
-import { BakeDesk } from '../src/state/bakeDesk';
-import { larderActions } from '../src/state/larder.actions';
-import { beginBake, type Begun, larder } from './bakeStore';
+import { type BakeDesk } from '../src/state/bakeDesk';
+import { beginBake, type Begun } from './bakeStore';
 
 const CAKES = 'Oat griddle cakes\nMakes 5\n120 g oat flour\n100 g egg\n200 g water';
 const FROSTED = 'Little cakes\nMakes 6\n150 g rice flour\n120 g sugar\n80 g sunflower oil\n\nFor the table:\n60 g cream cheese\n30 g icing sugar';
 
 describe('after the bake', () => {
   let desk: BakeDesk;
-  let store: Store;
   let shown: ComponentFixture<AfterDesk | Plates>;
 
   let bake: Begun['bake'];
 
   function begin(text: string, diets: Readonly<Record<string, readonly Allergen[]>> = {}): void {
-    ({ store, desk, bake } = beginBake(text, diets));
+    ({ desk, bake } = beginBake(text, diets));
   }
   async function show(what: typeof AfterDesk | typeof Plates): Promise<void> {
     shown = TestBed.createComponent<AfterDesk | Plates>(what);

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import table from '@fellmist/language/daySteps.json' with { type: 'json' };
-import { type ProductClass } from '../product';
+import { classOf, type ProductClass } from '../product';
 import { loadVessels } from '@fellmist/data';
 import { larder, readFormula } from '../../test/larder';
 import { toItsEnd } from '../heat';
@@ -24,7 +24,8 @@ const of = (id: string, method: readonly string[] = [], reckoned?: { bakeS: numb
 
 describe('the steps of a treat’s day', () => {
   it('are there for every class, each once, with what is known of appliances and baking', () => {
-    const listed = table.kinds.flatMap((kind) => kind.classes);
+    // What is fried instead of baked has a row of its own.
+    const listed = table.kinds.filter((kind) => !('heat' in kind)).flatMap((kind) => kind.classes);
     expect([...listed].sort()).toEqual(classes.map(({ id }) => id).sort());
     for (const { id, heat } of classes) {
       const { steps } = of(id);
@@ -33,6 +34,20 @@ describe('the steps of a treat’s day', () => {
       const uses = { oven: 'oven', griddle: 'griddle', microwave: 'microwave', none: undefined }[heat];
       expect([id, uses === undefined ? steps.some(({ busy }) => busy === 'oven') : steps.some(({ busy }) => busy === uses)]).toEqual([id, heat !== 'none']);
     }
+  });
+
+  it('stand at the plate where the method fries what is usually baked, and ask nothing of the oven', () => {
+    const [fried, baked] = ['Fry the slices in butter, each side golden.', 'Bake 25 minutes.'].map((method) =>
+      treatOf({ id: 't', formula: formula(4, [method], 4) as never, product: classOf({ title: 'French toast', method: [method] }, { classes, coldStyles: [] }), serveS: 0 }),
+    );
+    expect(fried?.steps.map(({ busy, ovenC }) => [busy, ovenC])).toEqual([
+      [undefined, undefined],
+      [undefined, undefined],
+      ['griddle', undefined],
+    ]);
+    // Two minutes to warm the pan, four slices of two and a half each: twelve.
+    expect(fried?.steps.at(-1)?.seconds).toBe(12 * 60);
+    expect(baked?.steps.at(-1)).toMatchObject({ busy: 'oven', seconds: 25 * 60 });
   });
 
   it('take the oven’s time from the recipe, else from what is reckoned, else as is common for the class', () => {

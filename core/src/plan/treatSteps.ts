@@ -23,6 +23,8 @@ interface StepRow {
 
 interface KindRow {
   readonly classes: readonly string[];
+  /** Only where it is heated so. */
+  readonly heat?: ProductClass['heat'];
   readonly standsMin: number;
   readonly steps: readonly StepRow[];
 }
@@ -59,7 +61,8 @@ function turned(step: DayStep): readonly DayStep[] {
  * out, and the oven's as the recipe says it, else as it is reckoned, else as is common for its class.
  */
 export function treatOf({ id, formula, product, serveS, reckoned, ovenC = settingOf(product, formula.method), isTurned = false }: TreatAsk): Treat {
-  const kind = KINDS.find(({ classes }) => product !== undefined && classes.includes(product.id)) ?? (KINDS.at(-1) as KindRow);
+  const kind =
+    KINDS.find(({ classes, heat }) => product !== undefined && classes.includes(product.id) && (heat === undefined || heat === product.heat)) ?? (KINDS.at(-1) as KindRow);
   const own = ownTime(formula.method);
   const lines = allLines(formula).length;
   const steps = kind.steps.flatMap((row): readonly DayStep[] => {

@@ -172,14 +172,30 @@ function titledClass({ title, method = [] }: ClassClues, classes: readonly Produ
 
 /**
  * The class as said, else as the title names it, else undefined: a mix alone is not a sure sign of what it is to become. What
- * is frozen takes the bands of its style.
+ * is frozen takes the bands of its style, what can be fried as well is fried where the method says so.
  */
 export function classOf(formula: ClassClues, { classes, coldStyles }: ClassTables): ProductClass | undefined {
   const titled = titledClass(formula, classes);
   const product = classes.find(({ id }) => id === formula.classId) ?? (titled && hasWhatItNeeds(titled, formula) ? titled : undefined);
-  if (!product || coldStyles.length === 0) return product;
-  const style = styleOf(formula, product, coldStyles);
+  if (!product) return undefined;
+  if (product.fried && isFried(product.fried, formula)) return friedOf(product);
+  const style = coldStyles.length === 0 ? undefined : styleOf(formula, product, coldStyles);
   return style ? styled(product, style) : product;
+}
+
+function isFried({ words }: NonNullable<ProductClass['fried']>, { title, method = [] }: ClassClues): boolean {
+  const { isBaked, isOnlyFried } = heatTold(method);
+  return isOnlyFried || (!isBaked && words.some((word) => plainly(title).includes(` ${word}`)));
+}
+
+const friedOnes = new WeakMap<ProductClass, ProductClass>();
+
+/** A class as it is made in a pan instead of the oven: one and the same for each class. */
+function friedOf(product: ProductClass): ProductClass {
+  const { ovenC: _oven, look: _look, fried, words, ...rest } = product;
+  const made = friedOnes.get(product) ?? { ...rest, ...fried, words, heat: 'griddle' };
+  friedOnes.set(product, made);
+  return made;
 }
 
 /** The class by whose bands the balance is judged: the formula's own for its batter; for a part that was chosen what its heading names, if anything. */

@@ -90,6 +90,25 @@ describe('the class of a treat', () => {
     expect(byMethod('Pancakes', 'Chill the batter overnight.')).toBe('pancake');
   });
 
+  test('what is soaked and fried is no thing of the oven, whatever else it is; what is baked after it was fried is', () => {
+    const heated = (title: string, ...method: readonly string[]) => {
+      const product = classOf({ title, method }, shipped);
+      return [product?.id, product?.heat, product?.ovenC !== undefined];
+    };
+    expect(heated('French toast', 'Soak the bread.', 'Fry it in butter.')).toEqual(['soaked-bread', 'griddle', false]);
+    expect(heated('Eggy bread', 'Cook in a hot pan, two minutes a side.')).toEqual(['soaked-bread', 'griddle', false]);
+    expect(heated('French toast', 'Fry on each side, then bake for ten minutes.')).toEqual(['soaked-bread', 'oven', true]);
+    expect(heated('Bread pudding', 'Pour over the bread in the buttered dish, 180C for 40 min.')).toEqual(['soaked-bread', 'oven', true]);
+    // Who says no more than its name fries the one and bakes the other (common practice).
+    expect([heated('Cinnamon French toasts'), heated('Bread pudding')]).toEqual([
+      ['soaked-bread', 'griddle', false],
+      ['soaked-bread', 'oven', true],
+    ]);
+    expect(heated('Onion loaf', 'Fry the onions.', '180C, 50 minutes.')).toEqual(['loaf', 'oven', true]);
+    const fry = ['Fry in butter.'];
+    expect(classOf({ title: 'French toast', method: fry }, shipped)).toBe(classOf({ title: 'Eggy bread', method: [...fry] }, shipped));
+  });
+
   test('a class that cannot be is told which fits better, baked stays baked and raw stays raw', () => {
     const { measures } = analyse(readFormula('Any\nServes 6\n125 g plain flour\n300 ml milk\n2 eggs\n25 g butter, melted'), larder, shipped);
     const cookie = shipped.classes.find(({ id }) => id === 'rolled-cookie');

@@ -9,11 +9,16 @@ const COOKED =
 const BAKED = /\bbak(?:e|ed|ing)\b(?! (?:powder|soda|tray|sheet|tin|pan|dish|paper|parchment|beans))|\b(?:oven|preheat)/;
 const CHILLED = /\b(?:fridge|refrigerat\w*|chill(?:ed|ing)?|freez(?:e|er|ing)(?! (?:for later|leftovers|the rest|what is left|any)))\b/;
 
+/** What is cooked in a pan or on a plate, side by side. */
+const FRIED = /\b(?:fr(?:y|ies|ied|ying)|griddle\w*|skillet|(?:hot|dry|buttered|oiled) (?:frying )?pan|(?:each|both|per|a) sides?)\b/;
+
 interface HeatTold {
   readonly text: string;
   readonly isCooked: boolean;
   /** Cooked in the oven. */
   readonly isBaked: boolean;
+  /** Fried, and baked nowhere. */
+  readonly isOnlyFried: boolean;
   /** Chilled until it sets, and cooked nowhere. */
   readonly isOnlyChilled: boolean;
   readonly isSaid: boolean;
@@ -28,7 +33,14 @@ export function heatTold(method: readonly string[]): HeatTold {
   const text = method.join(' ').toLowerCase();
   const plain = text.replace(NOT_COOKED, ' ');
   const isCooked = COOKED.test(plain);
-  const fresh = { text, isCooked, isBaked: BAKED.test(plain), isOnlyChilled: !isCooked && CHILLED.test(plain), isSaid: plain.trim() !== '' };
+  const fresh = {
+    text,
+    isCooked,
+    isBaked: BAKED.test(plain),
+    isOnlyFried: !BAKED.test(plain) && FRIED.test(plain),
+    isOnlyChilled: !isCooked && CHILLED.test(plain),
+    isSaid: plain.trim() !== '',
+  };
   methods.set(method, fresh);
   return fresh;
 }

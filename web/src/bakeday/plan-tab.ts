@@ -113,6 +113,14 @@ export class PlanTab {
   /** Pieces are poured onto a plate one by one: it is not filled. */
   protected readonly isByPieces = computed(() => this.desk.product()?.heat === 'griddle' && this.bake().vessel?.vessel.use === 'griddle');
 
+  /** Where no tin is filled: what is done with the plate, or what there is to choose. */
+  protected readonly hint = computed((): string => {
+    const isPoured = this.desk.product()?.thickCm !== undefined;
+    if (this.isByPieces()) return isPoured ? SAY.pouredInPieces : SAY.laidInPieces;
+    if (this.desk.heat() === 'griddle') return isPoured ? SAY.chooseAPlateToSee : SAY.chooseAPlate;
+    return this.usual().length > 0 ? '' : SAY.chooseATinToSee;
+  });
+
   protected readonly fit = computed(() => {
     const [chosen, volume, product] = [this.bake().vessel, this.desk.volume(), this.desk.product()];
     if (!chosen || !volume || this.isByPieces()) return undefined;

@@ -38,6 +38,9 @@ export class PlateTime {
     return bake?.portioning.by === 'number' ? bake.portioning.count : (bake?.exact.portions ?? 0);
   });
 
+  /** What is poured has a thickness, by which a side's time is reckoned; a slice has its own. */
+  protected readonly isPoured = computed(() => this.desk.product()?.thickCm !== undefined);
+
   protected readonly plate = computed(() => {
     const [bake, larder, volume, product] = [this.desk.bake(), this.desk.larder(), this.desk.volume(), this.desk.product()];
     const part = bake && larder && mainPart(bake.exact, larder);

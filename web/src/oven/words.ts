@@ -14,6 +14,7 @@ export const SAY = {
   batterLeft: 'Still in the bowl',
   beforeAny: 'before any bake',
   choosePlate: 'Choose the griddle, pan or iron it goes onto (Size and tin), and its batches are reckoned.',
+  noTimeASide: 'How long a side takes is not reckoned for what is no batter: turn it when it is golden, and see that the middle is done.',
   clockWentBack: 'It came out before it went in by the clock: nothing is learned from that.',
   coreCurve: (a: Shown) => said`Temperature of the middle and of the outside over time. ${a}`,
   coreWord: 'middle',
