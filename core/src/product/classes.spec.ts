@@ -98,7 +98,7 @@ describe('the class of a treat', () => {
     expect(heated('French toast', 'Soak the bread.', 'Fry it in butter.')).toEqual(['soaked-bread', 'griddle', false]);
     expect(heated('Eggy bread', 'Cook in a hot pan, two minutes a side.')).toEqual(['soaked-bread', 'griddle', false]);
     expect(heated('French toast', 'Fry on each side, then bake for ten minutes.')).toEqual(['soaked-bread', 'oven', true]);
-    expect(heated('Bread pudding', 'Pour over the bread in the buttered dish, 180C for 40 min.')).toEqual(['soaked-bread', 'oven', true]);
+    expect(heated('Bread pudding', 'Pour over the bread in the buttered dish, 180C for 40 min. Serve as a side.')).toEqual(['soaked-bread', 'oven', true]);
     // Who says no more than its name fries the one and bakes the other (common practice).
     expect([heated('Cinnamon French toasts'), heated('Bread pudding')]).toEqual([
       ['soaked-bread', 'griddle', false],

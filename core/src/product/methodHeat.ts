@@ -10,7 +10,7 @@ const BAKED = /\bbak(?:e|ed|ing)\b(?! (?:powder|soda|tray|sheet|tin|pan|dish|pap
 const CHILLED = /\b(?:fridge|refrigerat\w*|chill(?:ed|ing)?|freez(?:e|er|ing)(?! (?:for later|leftovers|the rest|what is left|any)))\b/;
 
 /** What is cooked in a pan or on a plate, side by side. */
-const FRIED = /\b(?:fr(?:y|ies|ied|ying)|griddle\w*|skillet|(?:hot|dry|buttered|oiled) (?:frying )?pan|(?:each|both|per|a) sides?)\b/;
+const FRIED = /\b(?:fr(?:y|ies|ied|ying)|griddle\w*|skillet|(?:hot|dry|buttered|oiled) (?:frying )?pan|(?:each|both|per|other) sides?|min(?:ute)?s? a side)\b/;
 
 interface HeatTold {
   readonly text: string;
