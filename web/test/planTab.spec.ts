@@ -62,7 +62,7 @@ describe('before a bake', () => {
     element().querySelector<HTMLElement>('.into + .grow button')?.click();
     await settles();
     expect(begun.bake().vessel?.vessel.id).toBe('muffins-6');
-    expect(offers()).toEqual([]);
+    expect(offers()).toEqual(['A tin of your own']);
     expect(element().textContent).toContain('6 of 6 cups, each');
   });
 
