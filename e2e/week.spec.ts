@@ -26,8 +26,8 @@ describe('the week', () => {
     });
     await reload(page);
     await press(page, 'Week');
-    await sees(page, 'The whole week');
-    expect((await rows('planned')).length + (await rows('baked')).length).toBeGreaterThan(0);
+    await sees(page, 'Week after');
+    await comes(async () => expect((await rows('planned')).length + (await rows('baked')).length).toBeGreaterThan(0));
     const before = (await rows('eaten', 'Courgette waffles', 'Pim')).length;
     await choose(page, 'eaten-by', 'Pim');
     await press(page, 'Eat one: Courgette waffles');
@@ -36,6 +36,8 @@ describe('the week', () => {
       {},
       before,
     );
+    // On the first day of a week nothing was eaten in it before.
+    await sees(page, 'The whole week');
     await sees(page, '1 in the freezer');
     await press(page, 'Undo');
     await page.waitForFunction(

@@ -1,4 +1,4 @@
-import { HttpErrorResponse, provideHttpClient, withInterceptors } from '@angular/common/http';
+import { HttpClient, HttpErrorResponse, provideHttpClient, withInterceptors } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { type SaveRequest } from '@fellmist/contract';
@@ -56,6 +56,13 @@ describe('what is asked of the server', () => {
     http.expectOne('/api/stock/s%201').flush({}, { status: 503, statusText: 'down' });
     expect(sending.isUnderWay()).toBe(false);
     http.expectOne('/api/foods/oats').flush({});
+    // Who leaves the page for an answer is not asked; what a day is told lies on the device until it is heard.
+    let isAsked = true;
+    api.saveStock(stock, 1).subscribe(() => (isAsked = sending.isUnderWay()));
+    http.expectOne('/api/stock/s%201').flush({});
+    TestBed.inject(HttpClient).patch('/api/plans/p', {}).subscribe();
+    expect([isAsked, sending.isUnderWay()]).toEqual([false, false]);
+    http.expectOne('/api/plans/p').flush({});
   });
 
   test('an id never becomes a path of its own', () => {

@@ -1,6 +1,9 @@
-import type { HttpInterceptorFn } from '@angular/common/http';
+import { type HttpInterceptorFn, HttpResponse } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { finalize } from 'rxjs';
+import { finalize, tap } from 'rxjs';
+
+/** What is asked by a POST, or lies on this device until the server has heard of it: a bake's events, a day's changes. */
+const LOSES_NOTHING = /^\/api\/(?:bakes|plans|devices|foods\/match)\b/;
 
 /** What the household is being told at this moment: a page that is left meanwhile would take back what was done last. */
 @Injectable({ providedIn: 'root' })
@@ -9,19 +12,25 @@ export class Sending {
   /** What is sent one after the other counts until the last of it is answered: as one ends, the next begins. */
   readonly isUnderWay = computed(() => this.open() > 0);
 
-  begin(): void {
+  /** Begins one; gives its end, which counts once. */
+  begin(): () => void {
+    let isOpen = true;
     this.open.update((count) => count + 1);
-  }
-
-  end(): void {
-    this.open.update((count) => count - 1);
+    return () => {
+      if (isOpen) this.open.update((count) => count - 1);
+      isOpen = false;
+    };
   }
 }
 
-/** Counts each request that changes something for as long as it is unanswered. */
+/** Counts each request that changes something, until its answer is here: before anybody who may leave the page for it hears of it. */
 export const countSending: HttpInterceptorFn = (request, next) => {
-  if (request.method === 'GET') return next(request);
-  const sending = inject(Sending);
-  sending.begin();
-  return next(request).pipe(finalize(() => sending.end()));
+  if (request.method === 'GET' || LOSES_NOTHING.test(request.url)) return next(request);
+  const end = inject(Sending).begin();
+  return next(request).pipe(
+    tap((event) => {
+      if (event instanceof HttpResponse) end();
+    }),
+    finalize(end),
+  );
 };
