@@ -113,7 +113,9 @@ const productClass = z.strictObject({
   inBath: z.literal(true).optional(),
   thickCm: z.union([z.number().min(0.1).max(5), z.literal('iron')]).optional(),
   into: z.array(z.string().min(1).max(40)).max(6).optional(),
-  fried: z.strictObject({ words: z.array(z.string().min(1)), doneness: z.string().min(1), into: z.array(z.string().min(1).max(40)).max(6) }).optional(),
+  fried: z
+    .strictObject({ words: z.array(z.string().min(1)), refuses: z.array(z.string().min(1)), doneness: z.string().min(1), into: z.array(z.string().min(1).max(40)).max(6) })
+    .optional(),
   look: z.enum(DONE_LOOKS).optional(),
   mark,
   source: z.string().min(1),

@@ -45,8 +45,9 @@ describe('the steps of a treat’s day', () => {
       [undefined, undefined],
       ['griddle', undefined],
     ]);
-    // Two minutes to warm the pan, four slices of two and a half each: twelve.
-    expect(fried?.steps.at(-1)?.seconds).toBe(12 * 60);
+    // Two slices lie in a pan at once, two to three minutes a side (common practice): four slices and a hot pan take ten to fifteen minutes.
+    expect(fried?.steps.at(-1)?.seconds).toBeGreaterThanOrEqual(10 * 60);
+    expect(fried?.steps.at(-1)?.seconds).toBeLessThanOrEqual(15 * 60);
     expect(baked?.steps.at(-1)).toMatchObject({ busy: 'oven', seconds: 25 * 60 });
   });
 

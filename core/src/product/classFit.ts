@@ -183,9 +183,12 @@ export function classOf(formula: ClassClues, { classes, coldStyles }: ClassTable
   return style ? styled(product, style) : product;
 }
 
-function isFried({ words }: NonNullable<ProductClass['fried']>, { title, method = [] }: ClassClues): boolean {
-  const { isBaked, isOnlyFried } = heatTold(method);
-  return isOnlyFried || (!isBaked && words.some((word) => plainly(title).includes(` ${word}`)));
+/** By the method where it says how it is cooked, else by the title alone. */
+function isFried({ words, refuses }: NonNullable<ProductClass['fried']>, { title, method = [] }: ClassClues): boolean {
+  const { isBaked, isCooked, isOnlyFried } = heatTold(method);
+  const called = plainly(title);
+  const isCalled = (names: readonly string[]): boolean => names.some((name) => called.includes(` ${name}`));
+  return isCooked || isBaked || isOnlyFried ? isOnlyFried : isCalled(words) && !isCalled(refuses);
 }
 
 const friedOnes = new WeakMap<ProductClass, ProductClass>();

@@ -104,6 +104,9 @@ describe('the class of a treat', () => {
       ['soaked-bread', 'griddle', false],
       ['soaked-bread', 'oven', true],
     ]);
+    // A name that says where, or a method that cooks it otherwise, goes before what is usual.
+    for (const [title, ...method] of [['Baked French toast'], ['French toast casserole'], ['French toast bake'], ['French toast', 'Soak overnight.', '45 min at 180C.']] as const)
+      expect([title, ...heated(title, ...method)]).toEqual([title, 'soaked-bread', 'oven', true]);
     expect(heated('Onion loaf', 'Fry the onions.', '180C, 50 minutes.')).toEqual(['loaf', 'oven', true]);
     const fry = ['Fry in butter.'];
     expect(classOf({ title: 'French toast', method: fry }, shipped)).toBe(classOf({ title: 'Eggy bread', method: [...fry] }, shipped));

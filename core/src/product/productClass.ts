@@ -58,8 +58,8 @@ export interface ProductClass {
   readonly volume?: { readonly air: number; readonly rise: number; readonly fill?: readonly [low: number, high: number] };
   /** What it usually goes into, the most usual first: shapes of vessels, or one by its id. Common practice. */
   readonly into?: readonly string[];
-  /** What is other where it is fried in a pan: where the method says so and bakes it nowhere, or does not bake what goes by one of these words. */
-  readonly fried?: { readonly words: readonly string[]; readonly doneness: string; readonly into: readonly string[] };
+  /** What is other where it is fried in a pan: where the method says so and bakes it nowhere; where no method tells, what goes by one of these words and none of the others. */
+  readonly fried?: { readonly words: readonly string[]; readonly refuses: readonly string[]; readonly doneness: string; readonly into: readonly string[] };
   /** How thick it is poured on a plate, cm, or that an iron gives it its thickness. House values. */
   readonly thickCm?: number | 'iron';
   /** How cold it is when it is eaten, or kept until then. */

@@ -73,9 +73,10 @@ export class MixingOrder {
       return moveInOrder(stages, lineId, stageId, by === 1 ? ids[at + 2] : ids[at - 1]);
     })();
     if (moved === stages) return;
+    const held = document.activeElement;
     this.desk.tell({ kind: 'ordered', stages: moved });
-    // In another step it is drawn anew: the hand goes with it.
-    setTimeout(() => document.getElementById(`order-of-${lineId}`)?.focus());
+    // What is moved loses the focus, in another step it is drawn anew: the hand goes with it.
+    setTimeout(() => (held instanceof HTMLElement && held !== document.body && held.isConnected ? held : document.getElementById(`order-of-${lineId}`))?.focus());
   }
 
   protected press(event: KeyboardEvent, stageId: string, lineId: string): void {

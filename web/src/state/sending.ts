@@ -1,9 +1,10 @@
-import { type HttpInterceptorFn, HttpResponse } from '@angular/common/http';
+import { type HttpInterceptorFn, type HttpRequest, HttpResponse } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { finalize, tap } from 'rxjs';
 
-/** What is asked by a POST, or lies on this device until the server has heard of it: a bake's events, a day's changes. */
-const LOSES_NOTHING = /^\/api\/(?:bakes|plans|devices|foods\/match)\b/;
+/** What only asks, or lies on this device until the server has heard of it: a bake's events, a day's changes. */
+const losesNothing = ({ method, url }: HttpRequest<unknown>): boolean =>
+  method === 'GET' || /^\/api\/(?:devices|foods\/match)\b|^\/api\/bakes\/[^/]+\/events$/.test(url) || (method === 'PATCH' && url.startsWith('/api/plans/'));
 
 /** What the household is being told at this moment: a page that is left meanwhile would take back what was done last. */
 @Injectable({ providedIn: 'root' })
@@ -25,7 +26,7 @@ export class Sending {
 
 /** Counts each request that changes something, until its answer is here: before anybody who may leave the page for it hears of it. */
 export const countSending: HttpInterceptorFn = (request, next) => {
-  if (request.method === 'GET' || LOSES_NOTHING.test(request.url)) return next(request);
+  if (losesNothing(request)) return next(request);
   const end = inject(Sending).begin();
   return next(request).pipe(
     tap((event) => {
