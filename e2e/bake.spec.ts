@@ -91,13 +91,12 @@ describe('a bake as it really happens', () => {
     await weighs('Sunflower oil');
     await page.keyboard.press('p');
     await sees(page, 'Whisk until even');
-    await press(page, 'It is done');
-    await weighs('All is in');
+    // The last step leads on to the heat.
+    await press(page, 'It is done: on the plate');
+    await sees(page, 'Plate at');
   });
 
   test('weighs its yield, is cut unevenly, and each piece has its numbers by hand', async () => {
-    await press(page, 'On the plate');
-    await sees(page, 'Plate at');
     await press(page, 'What came out');
     await type(page, '#yield', '640');
     await type(page, '#tin-weighs', '90');

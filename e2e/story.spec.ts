@@ -81,7 +81,7 @@ describe('three tries from too thick to right', () => {
     await taste(AMOUNT.thin);
     // Too thick by one at 300 g, too thin by one at 420: half way.
     await sees(page, 'Whole milk 360 g, all else as in try 2');
-    await press(page, 'Put it on the Bench');
+    await press(page, 'To the Bench');
     await page.waitForFunction(() => location.pathname.startsWith('/bench/'));
     await sees(page, 'Take away 60 g Whole milk');
     await press(page, 'why');

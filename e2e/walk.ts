@@ -27,7 +27,7 @@ export class Walk {
   /** What is offered as usual for it is one press, any other is looked for. */
   async into(field: 'mixed-in' | 'vessel', name: string): Promise<void> {
     const offered = await this.page.$$eval('fm-plan-tab button', (buttons) => buttons.map(({ innerText }) => innerText.trim()));
-    if (offered.includes(name)) await press(this.page, name);
+    if (offered.some((words) => words.startsWith(name))) await press(this.page, name);
     else await choose(this.page, field, name);
   }
 
@@ -44,11 +44,10 @@ export class Walk {
     await this.steps();
   }
 
-  /** Weighed on a scale of their own, each as the plan has it: said once for all, and then the steps. */
+  /** Weighed on a scale of their own by the list, each as the plan has it: said once for all, and the page of what comes next opens: the oven, the plate, or what came out. */
   async asPlanned(): Promise<void> {
-    await press(this.page, 'Weigh out');
-    await press(this.page, 'All the rest as planned');
-    await this.steps();
+    await press(this.page, 'All went in as planned');
+    await this.page.waitForFunction(() => document.querySelector('fm-plan-tab') === null);
   }
 
   async pour(grams: number): Promise<void> {
@@ -59,10 +58,10 @@ export class Walk {
     await shown(this.page);
   }
 
-  /** Does the steps that stand between two lines. */
+  /** Does the steps that stand between two lines; the last one leads on to the heat. */
   async steps(): Promise<void> {
     for (let step = 0; step < 12; step++) {
-      await this.page.waitForFunction(() => document.querySelector('.step, .food') !== null);
+      await this.page.waitForFunction(() => document.querySelector('.step, .food, fm-bake-place .head') !== null);
       if (!(await this.page.$('.step'))) return;
       const words = await this.page.$eval('.step', (one) => one.textContent ?? '');
       await this.page.keyboard.press('Enter');
@@ -71,7 +70,7 @@ export class Walk {
   }
 
   async cameOut(grams: number, tin = 0): Promise<void> {
-    await press(this.page, 'What came out');
+    if (!(await this.page.$('#yield'))) await press(this.page, 'What came out');
     await sees(this.page, 'What it weighs');
     await type(this.page, '#yield', String(grams));
     if (tin > 0) await type(this.page, '#tin-weighs', String(tin));
@@ -95,9 +94,9 @@ export class Walk {
   async taste(said: Readonly<Record<string, Readonly<Record<string, string>>>>): Promise<void> {
     await press(this.page, 'Finish and taste');
     for (const [taster, scales] of Object.entries(said)) {
-      // Who tasted an earlier try is one press.
-      const known = await this.page.$$eval('form button', (buttons, name) => buttons.find(({ textContent }) => textContent?.trim() === name)?.click() ?? false, taster);
-      if (known === false) await type(this.page, '#taster', taster);
+      // Who ate of it or of another before is one press.
+      await this.page.waitForSelector('#taster');
+      if (!(await this.pressed('form button', taster))) await type(this.page, '#taster', taster);
       const asked = await this.page.evaluate((wanted) => {
         const groups = [...document.querySelectorAll('fieldset')].filter((group) => Object.hasOwn(wanted, group.querySelector('legend')?.textContent ?? ''));
         for (const group of groups) {
@@ -114,13 +113,11 @@ export class Walk {
     await sees(this.page, 'The next try');
   }
 
-  /** What the page of its tries proposes first, by its words, goes to the Bench, is taken and saved: the next try. */
-  async nextTry(proposed: string, by = 'To the Bench'): Promise<void> {
+  /** What the page of its tries proposes first, by its words, is the next try: saved on the Bench, which opens with it. */
+  async nextTry(proposed: string, by = `Make it the next try: ${proposed}`): Promise<void> {
+    await sees(this.page, proposed);
     await press(this.page, by);
     await this.page.waitForFunction(() => location.pathname.startsWith('/bench/'));
-    await sees(this.page, proposed);
-    await press(this.page, `Take: ${proposed}`);
-    await press(this.page, 'Save');
     await this.page.waitForFunction(() => [...document.querySelectorAll('button, a')].some((one) => one.textContent?.trim() === 'Bake it'));
   }
 
@@ -141,11 +138,27 @@ export class Walk {
     await this.page.waitForSelector('[id^="opened-"]');
   }
 
-  async plate(who: string, portions: string, also = ''): Promise<void> {
-    await type(this.page, '#plate-who', who);
-    await type(this.page, '#plate-portions', portions);
+  /** One portion lies on a plate, unless another number is said. */
+  async plate(who: string, portions = '', also = ''): Promise<void> {
+    if (portions) await type(this.page, '#plate-portions', portions);
     if (also) await type(this.page, '#plate-also', also);
-    await press(this.page, 'Add a plate');
-    await sees(this.page, who);
+    if (!(await this.pressed('fm-plates form button', who))) {
+      await type(this.page, '#plate-who', who);
+      await press(this.page, 'Add a plate');
+    }
+    await this.page.waitForFunction((name) => [...document.querySelectorAll('fm-plates td, fm-plates th')].some((one) => one.textContent?.includes(name)), {}, who);
+  }
+
+  /** Presses one of these that says just that, if there is one. */
+  private pressed(among: string, words: string): Promise<boolean> {
+    return this.page.$$eval(
+      among,
+      (buttons, wanted) => {
+        const found = buttons.find(({ textContent }) => textContent?.trim() === wanted) as HTMLElement | undefined;
+        found?.click();
+        return found !== undefined;
+      },
+      words,
+    );
   }
 }

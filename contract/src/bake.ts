@@ -203,6 +203,8 @@ export interface StoredBake {
   readonly events: readonly StoredEvent[];
   /** Events that cannot be read any more, by what is wrong with them. */
   readonly faults: readonly string[];
+  /** Who ate and tasted of late, of this bake or another. */
+  readonly eaters?: readonly string[];
 }
 
 /** What the server says to events that were told: all that it has after `since`, those among them. */

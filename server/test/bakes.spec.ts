@@ -166,6 +166,11 @@ describe('a bake on the server', () => {
       ['ida', 6, { thickness: 1 }],
     ]);
     expect(allLines(tries[0]?.poured ?? { parts: [] })[0]?.massG).toBe(131);
+    // Whoever tasted or had a plate is known at the next bake, by one name each; a plate that was taken back names nobody.
+    const plate = (name: string): BakeEvent => event({ kind: 'plated', name, portions: 1, toppings: [], lines: [] });
+    const [mistaken, nameless] = [plate('Adda'), plate('')];
+    await tell(other, [plate('Cleo'), mistaken, nameless, event({ kind: 'undone', eventId: mistaken.id })]);
+    expect(((await read(id)).eaters ?? []).map((name) => name.toLowerCase()).sort()).toEqual(['bo', 'cleo', 'ida']);
     for (const bad of [tasted('', 5, 0), tasted('Ida', 10, 0), tasted('Ida', 5.5, 0), tasted('Ida', 5, 3), { ...tasted('Ida', 5, 0), scales: { colour: 1 } }])
       expect((await tell(other, [bad])).status).toBe(422);
     await local(request(app).delete(`/api/bakes/${other}`));

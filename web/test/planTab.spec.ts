@@ -56,6 +56,20 @@ describe('before a bake', () => {
     expect(arrows()).toBe(2);
   });
 
+  test('who weighs by the list says once that all went in: what was weighed before stays, and the page goes on', async () => {
+    await show(MixingOrder, LOAF);
+    const first = begun.bake().lines[0];
+    begun.desk.tell({ kind: 'poured', lineId: first?.id ?? '', massG: 170, by: 'scale' });
+    await settles();
+    let gone = 0;
+    (shown.componentInstance as MixingOrder).allIn.subscribe(() => (gone += 1));
+    element().querySelector<HTMLElement>('header button')?.click();
+    await settles();
+    // 200 g of flour were wanted, 170 were weighed; two eggs of 50 g and two teaspoons of 4.6 g of baking powder as written.
+    expect(begun.bake().lines.map(({ pouredG }) => Math.round(pouredG))).toEqual([170, 9, 100, 120, 60]);
+    expect([gone, element().querySelector('header button')]).toEqual([1, null]);
+  });
+
   test('what it usually goes into is offered with how full it would be, and no more once one is taken', async () => {
     await show(PlanTab, MUFFINS);
     expect(offers()[0]).toBe('muffin tin of 6 6 of 6 cups');

@@ -58,6 +58,13 @@ export function dietOf({ people = [], diets = {} }: Pick<HouseholdSettings, 'peo
 
 const wordsOf = (text: string): string => ` ${(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).join(' ')} `;
 
+/** Each name once, in whatever case, as it is written first; none that is empty. */
+export function namesOnce(names: readonly string[]): readonly string[] {
+  const known = new Map<string, string>();
+  for (const name of names.map((one) => one.trim())) if (name !== '' && !known.has(name.toLowerCase())) known.set(name.toLowerCase(), name);
+  return [...known.values()];
+}
+
 /** Who of the household some words name, by whole names in any case: two of them in "ada & Ben", nobody in "Adam". */
 export function peopleIn({ people = [] }: Pick<HouseholdSettings, 'people'>, words: string): readonly string[] {
   const said = wordsOf(words);

@@ -30,5 +30,5 @@ export { type EnergyShares, energySharesOf, type Loss, sameShareOf, type Views, 
 export { findAmount } from './findAmount';
 export { linesNamed } from './linesNamed';
 export { limitFaults, LIMITS } from './limits';
-export { dietOf, dietOfAll, peopleIn, FIRST_SETTINGS, type HouseholdSettings } from './household';
+export { dietOf, dietOfAll, namesOnce, peopleIn, FIRST_SETTINGS, type HouseholdSettings } from './household';
 export { portionWordFor } from './portionWord';

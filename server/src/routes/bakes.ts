@@ -20,6 +20,7 @@ import { giveBack, stockTaken, takeFromStock } from '../store/bakeStock';
 import { beginBake, markBake, readBake, readBakes, readEvents, tellBake } from '../store/bakes';
 import { ovenLog, runningTimers } from '../store/clockwork';
 import { intoFor } from '../store/firstChoices';
+import { eatersOfLate } from '../store/eaters';
 import { foldedBake } from '../store/foldedBake';
 import { type LarderStore } from '../store/larderStore';
 import { keptPortions } from '../store/kept';
@@ -48,6 +49,7 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
     if (!stored) throw missing();
     return stored;
   };
+  const withEaters = (stored: StoredBake): StoredBake => ({ ...stored, eaters: eatersOfLate(db) });
 
   router.get('/bakes', (request, response) => {
     const { limit, offset } = pageSchema.parse(request.query);
@@ -59,10 +61,10 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
     const into = planned.into ?? intoFor(db, planned.formulaId, planned.tryId, shipped);
     const stored = beginBake(db, id, { ...planned, ...(into && { into }) }, now());
     if (!stored) throw new ProblemError(404, 'No such try', 'That try is not on the shelf; open the formula and begin from there.');
-    response.status(201).json(stored);
+    response.status(201).json(withEaters(stored));
   });
   router.get('/bakes/:id', (request, response) => {
-    response.set('Cache-Control', 'no-store').json(open(request.params.id));
+    response.set('Cache-Control', 'no-store').json(withEaters(open(request.params.id)));
   });
   router.post('/bakes/:id/events', (request, response) => {
     const { id } = request.params;

@@ -36,7 +36,7 @@ export class BakePlace {
   readonly id = input.required<string>();
   protected readonly opening = this.store.selectSignal(bakeFeature.selectOpening);
   protected readonly failure = this.store.selectSignal(bakeFeature.selectFailure);
-  private readonly chosen = signal<Show | undefined>(undefined);
+  protected readonly chosen = signal<Show | undefined>(undefined);
   protected readonly shows = computed((): readonly Option<Show>[] => [
     { value: 'plan', label: SAY.sizeAndTin },
     { value: 'oven', label: TABS[this.desk.heat() ?? 'none'] },

@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import { type Bake, type BakeLine, inWeighingOrder, moveInOrder, type Stage } from '@fellmist/core/bake';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
+import { type Bake, type BakeLine, inWeighingOrder, moveInOrder, restAsPlanned, type Stage } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { showNumber } from '../ui/figures';
 import { type Binding, Keys } from '../ui/keys';
 import { Screen } from '../ui/screen';
+import { Told } from '../ui/told';
+import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
 
 interface Row {
@@ -24,6 +26,7 @@ const ORDER_KEYS: readonly (Binding & { readonly by: -1 | 1 })[] = [
 /** The order in which it is mixed, step by step, mended by dragging or by the arrows. */
 @Component({
   selector: 'fm-mixing-order',
+  imports: [Button],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mixing-order.html',
   styleUrl: './mixing-order.less',
@@ -32,6 +35,7 @@ export class MixingOrder {
   protected readonly say = SAY;
   private readonly desk = inject(BakeDesk);
   private readonly keys = inject(Keys);
+  private readonly told = inject(Told);
   protected readonly screen = inject(Screen);
   readonly bake = input.required<Bake>();
   /** The line under the hand, by mouse or keyboard: its arrows are shown. */
@@ -39,6 +43,16 @@ export class MixingOrder {
 
   constructor() {
     this.keys.bind(ORDER_KEYS, inject(DestroyRef));
+  }
+
+  /** What is told where all went in as planned, without a scale here. */
+  protected readonly rest = computed(() => restAsPlanned(this.bake()));
+  protected readonly isPoured = ({ state }: BakeLine): boolean => state === 'poured';
+  readonly allIn = output();
+
+  protected takeRest(): void {
+    this.told.undoable(SAY.restWentIn, this.desk.tell(...this.rest()));
+    this.allIn.emit();
   }
 
   protected readonly rows = computed((): readonly Row[] => {

@@ -1,5 +1,5 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { mainPart, portionWordFor } from '@fellmist/core';
 import {
   type Bake,
@@ -63,6 +63,7 @@ export class PlanTab {
   private readonly told = inject(Told);
   protected readonly desk = inject(BakeDesk);
   readonly bake = input.required<Bake>();
+  readonly allIn = output();
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly leftOf = signal<string | undefined>(undefined);
   protected readonly isOwn = signal(false);

@@ -66,6 +66,12 @@ export class Plates {
     });
   });
 
+  /** Who has no plate yet, of those who are known: theirs is one press. */
+  protected readonly unserved = computed(() => {
+    const served = new Set(this.bake().plates.map(({ name }) => name.toLowerCase()));
+    return this.desk.people().filter((name) => !served.has(name.toLowerCase()));
+  });
+
   /** More lies on plates and is put away than there is. */
   protected readonly isTooMuch = computed(() => {
     const portions = this.desk.real()?.views.portions;

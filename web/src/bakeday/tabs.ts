@@ -1,5 +1,5 @@
 import type { ProductClass } from '@fellmist/core';
-import type { Bake } from '@fellmist/core/bake';
+import { type Bake, isOpen, ownPieces, type Stage, stepToDo } from '@fellmist/core/bake';
 import { SAY } from './words';
 
 /** What the tab of the heat is called, by where a treat is baked. */
@@ -9,4 +9,10 @@ export const TABS = { oven: SAY.inTheOven, griddle: SAY.onThePlate, microwave: S
 export function isToBake(heat: ProductClass['heat'] | undefined, bake: Bake | undefined): boolean {
   const isHeated = heat === 'oven' || heat === 'griddle';
   return isHeated && !bake?.isFinished && bake?.yield === undefined && bake?.heated?.to === undefined;
+}
+
+/** Where the last step of the mixing leads: to the heat. Undefined for one that another step or food follows, where what a counted food weighed is still to be said, and for what is not heated: that is tasted first. */
+export function afterStep(step: Stage, bake: Bake, heat: ProductClass['heat'] | undefined): string | undefined {
+  const isLast = !bake.lines.some(isOpen) && stepToDo({ ...bake, stagesDone: [...bake.stagesDone, step.id] }) === undefined;
+  return isLast && ownPieces(bake).length === 0 && isToBake(heat, bake) ? TABS[heat ?? 'none'] : undefined;
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, input, signal, untracked, viewChild } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { type BakeLine, inWeighingOrder, isOpen, MOST_POUR_G, nextLine, type PourChoice, pourChoices, pourState, type Stage, stepToDo } from '@fellmist/core/bake';
+import { Router, RouterLink } from '@angular/router';
+import { type BakeLine, MOST_POUR_G, nextLine, type PourChoice, pourChoices, pourState, type Stage, stepToDo } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { StepCautions } from '../parts/step-cautions';
 import { KitchenAids } from '../state/kitchenAids';
@@ -14,7 +14,7 @@ import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { AllIn } from './all-in';
 import { AsPlanned } from './as-planned';
-import { beforeWords } from './beforeWords';
+import { beforeWords, comingNext } from './aroundIt';
 import { BowlDrawing } from './bowl-drawing';
 import { Bowls } from './bowls';
 import { grams } from './grams';
@@ -25,6 +25,7 @@ import { PourTruth } from './pour-truth';
 import { Practice } from './practice';
 import { SomethingElse } from './something-else';
 import { SetAside } from './set-aside';
+import { afterStep } from './tabs';
 import { SAY } from './words';
 
 /** Weighing out, one food at a time, with the scale's reading filling the line. */
@@ -40,6 +41,7 @@ import { SAY } from './words';
 export class Weigh {
   protected readonly say = SAY;
   private readonly store = inject(Store);
+  private readonly router = inject(Router);
   private readonly preferences = inject(Preferences);
   protected readonly desk = inject(BakeDesk);
   protected readonly aids = inject(KitchenAids);
@@ -59,6 +61,10 @@ export class Weigh {
   protected readonly toDo = computed((): Stage | undefined => {
     const bake = this.desk.bake();
     return bake && this.judging() === undefined && this.chosen() === undefined ? stepToDo(bake) : undefined;
+  });
+  protected readonly then = computed(() => {
+    const [bake, step] = [this.desk.bake(), this.toDo()];
+    return bake && step && afterStep(step, bake, this.desk.heat());
   });
   protected readonly line = computed((): BakeLine | undefined => {
     const bake = this.desk.bake();
@@ -94,21 +100,7 @@ export class Weigh {
     return bake && line && larder ? pourChoices(bake, line, larder, this.stepG(), this.desk.product()) : [];
   });
 
-  protected readonly coming = computed(() => {
-    const [bake, line] = [this.desk.bake(), this.line()];
-    if (!bake) return [];
-    return inWeighingOrder(bake)
-      .filter((one) => isOpen(one) && one.id !== line?.id)
-      .slice(0, 4)
-      .map((one) => ({
-        id: one.id,
-        name: this.desk.lineName(one),
-        amount:
-          one.owesG > 0
-            ? SAY.gMore(grams(one.owesG, one.owesG < 10 ? 0.1 : 1))
-            : (one.spoon ?? (one.plannedG === undefined ? '' : `${grams(one.plannedG, one.plannedG < 10 ? 0.1 : 1)} g`)),
-      }));
-  });
+  protected readonly coming = computed(() => comingNext(this.desk, this.line()?.id));
 
   protected readonly before = computed(() => beforeWords(this.desk, this.stepG()));
 
@@ -224,7 +216,9 @@ export class Weigh {
 
   protected stepDone({ id }: Stage): void {
     this.told.set(undefined);
+    const isLast = this.then() !== undefined;
     this.desk.tell({ kind: 'step done', stageId: id });
+    if (isLast) void this.router.navigate(['/bakes', this.id()]);
   }
 
   /** Another bowl stands on the scale. Without a scale it still says where what follows goes. */

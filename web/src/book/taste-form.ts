@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredTasting } from '@fellmist/contract';
+import { namesOnce } from '@fellmist/core';
 import { faultsFor, inOrder, type Scale, scalesFor, standingEvents, tastedOf } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
 import { bakeFeature } from '../state/bake.feature';
-import { bookActions, bookFeature } from '../state/book.feature';
+import { bookActions } from '../state/book.feature';
 import { BakeDesk } from '../state/bakeDesk';
-import { Preferences } from '../state/preferences';
 import { Choice, type Option } from '../ui/choice';
 import { Button } from '../ui/zorro/button';
 import { Checkbox } from '../ui/zorro/checkbox';
@@ -17,6 +17,8 @@ import { Value } from '../ui/zorro/value';
 import { ANSWERS, SAY, SCALE_WORDS } from './words';
 
 const NONE = '';
+/** Letters that the name of a taster takes. */
+const MOST_NAME = 40;
 
 /** A taster's own form, made for a phone that is handed round: what is kept is told at once, and the form is empty for the next. */
 @Component({
@@ -54,15 +56,11 @@ export class TasteForm {
   protected readonly told = signal<string | undefined>(undefined);
   /** Who has tasted it, with what they gave overall. */
   protected readonly before = computed(() => tastedOf(standingEvents(inOrder(this.desk.events()))).map(({ taster, overall }) => ({ taster, overall })));
-  private readonly page = this.store.selectSignal(bookFeature.selectPage);
-  private readonly preferences = inject(Preferences);
-  /** Who may taste next: the household, and whoever tasted an earlier try, each until they have. */
+  /** Who may taste next: whoever has a plate of it, the household, and whoever ate or tasted before, each until they have. */
   protected readonly next = computed(() => {
-    const page = this.page();
-    const others = page !== undefined && page.formulaId === this.formulaId() ? page.tries.flatMap(({ scores }) => scores.map(({ taster }) => taster)) : [];
     const done = new Set(this.before().map(({ taster }) => taster.toLowerCase()));
-    const names = new Map([...(this.preferences.settings().people ?? []), ...others].map((name) => [name.toLowerCase(), name]));
-    return [...names].flatMap(([key, name]) => (done.has(key) ? [] : [name]));
+    const served = (this.desk.bake()?.plates ?? []).map(({ name }) => name);
+    return namesOnce([...served, ...this.desk.people()].map((name) => name.slice(0, MOST_NAME))).filter((name) => !done.has(name.toLowerCase()));
   });
   protected readonly formulaId = computed(() => this.desk.events().find((event) => event.kind === 'planned')?.formulaId);
 
@@ -70,10 +68,6 @@ export class TasteForm {
     effect(() => {
       const id = this.bakeId();
       untracked(() => this.desk.open(id));
-    });
-    effect(() => {
-      const formulaId = this.formulaId();
-      if (formulaId !== undefined) untracked(() => this.store.dispatch(bookActions.pageWanted({ formulaId })));
     });
     effect(() => {
       const [id, who] = [this.tasting(), this.who()];

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredTasting } from '@fellmist/contract';
+import { namesOnce } from '@fellmist/core';
 import { leastRight, MOST_SAMPLES, MOST_TASTERS, oddOneSheets, scoreSheets, type Tasting } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
@@ -56,9 +57,8 @@ export class TastingNew {
   protected readonly tasters = computed(() => {
     const names = this.names()
       .split(/[,;\n]/)
-      .map((name) => name.trim().slice(0, 40))
-      .filter(Boolean);
-    return [...new Map(names.map((name) => [name.toLowerCase(), name])).values()].slice(0, MOST_TASTERS);
+      .map((name) => name.trim().slice(0, 40));
+    return namesOnce(names).slice(0, MOST_TASTERS);
   });
   /** What so few tasters can tell at all. */
   protected readonly needed = computed(() => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import type { StoredFormula } from '@fellmist/contract';
-import { type Pack, proposalWords, testShowing, type Worksheet } from '@fellmist/core';
+import { type Pack, proposalWords, settleOpen, testShowing, type Worksheet } from '@fellmist/core';
 import {
   type Advice,
   asPoured,
@@ -33,6 +33,8 @@ import { SAY, SCALE_WORDS } from './words';
 const testId = (bakeId: string): string => `try-${bakeId}`.slice(0, 40);
 
 const NOTHING = { scores: [] };
+/** Letters that the label of a try takes. */
+const MOST_LABEL = 80;
 
 /** What to try next after two tries, and why the later one came out as it did: each a press away from the Bench. */
 @Component({
@@ -49,7 +51,8 @@ export class TryAdvice {
   private readonly router = inject(Router);
   private readonly larderDesk = inject(LarderDesk);
   private readonly told = inject(Told);
-  private readonly packs = inject(Store).selectSignal(larderFeature.selectAllPacks);
+  private readonly store = inject(Store);
+  private readonly packs = this.store.selectSignal(larderFeature.selectAllPacks);
   readonly formulaId = input.required<string>();
   readonly tries = input.required<readonly Numbered[]>();
   readonly pair = input.required<readonly [Numbered, Numbered] | undefined>();
@@ -198,15 +201,15 @@ export class TryAdvice {
       });
   }
 
-  /** The tried one as it was poured, with the next amount laid out for it. */
-  protected bringNext({ foodId, massG, reason }: { readonly foodId: string; readonly massG: number; readonly reason: string }): void {
+  /** The tried one as it was poured, with the next amount laid out for it; under a label it is taken and saved as the next try. */
+  protected bringNext({ foodId, massG, reason }: { readonly foodId: string; readonly massG: number; readonly reason: string }, label?: string): void {
     const sheet = this.sheet();
-    if (sheet) this.bring(sheet, [{ actions: towards(sheet, foodId, massG), reason, mark: 'M', source: SAY.sourceOfNext }]);
+    if (sheet) this.bring(sheet, [{ actions: towards(sheet, foodId, massG), reason, mark: 'M', source: SAY.sourceOfNext }], label);
   }
 
-  protected bringCause({ actions, row }: { readonly actions: Advice['actions']; readonly row: Omit<Advice, 'actions'> }): void {
+  protected bringCause({ actions, row }: { readonly actions: Advice['actions']; readonly row: Omit<Advice, 'actions'> }, label?: string): void {
     const sheet = this.sheet();
-    if (sheet) this.bring(sheet, [{ actions, reason: row.reason, mark: row.mark, source: row.source }]);
+    if (sheet) this.bring(sheet, [{ actions, reason: row.reason, mark: row.mark, source: row.source }], label);
   }
 
   /** The later try with everything but one change as it was in the earlier one. */
@@ -217,15 +220,20 @@ export class TryAdvice {
     this.bring(sheet, [{ actions, reason: SAY.reasonOfOne, mark: 'M', source: SAY.sourceOfNext }]);
   }
 
-  private bring(sheet: Worksheet, advice: readonly Advice[]): void {
+  private bring(sheet: Worksheet, advice: readonly Advice[], label?: string): void {
     const [asked, larder, tables, formulaId] = [this.asked(), this.desk.larder(), this.desk.tables(), this.formulaId()];
     if (!asked || !larder || !tables) return;
     const laid = advice.reduce((all, one) => layAdvice(all, one, larder, tables), sheet);
+    const brought = label === undefined ? laid : settleOpen(laid, larder);
     this.asking
-      .ask<StoredFormula>((ask) => benchActions.sheetBrought({ ask, formulaId, tryId: asked.tryId, sheet: laid, words: SAY.asPoured(asked.number) }))
+      .ask<StoredFormula>((ask) => benchActions.sheetBrought({ ask, formulaId, tryId: asked.tryId, sheet: brought, words: SAY.asPoured(asked.number) }))
       .subscribe((answer) => {
-        if (answer.ok) void this.router.navigate(['/bench', formulaId]);
-        else this.failure.set(answer.words);
+        if (!answer.ok) {
+          this.failure.set(answer.words);
+          return;
+        }
+        if (label !== undefined) this.store.dispatch(benchActions.save({ label: label.slice(0, MOST_LABEL) }));
+        void this.router.navigate(['/bench', formulaId]);
       });
   }
 }

@@ -11,6 +11,7 @@ import {
   type Line,
   mainPart,
   massOf,
+  namesOnce,
   type ProductClass,
   readLine,
   USUAL_COLD,
@@ -36,6 +37,8 @@ export class BakeDesk {
   private readonly preferences = inject(Preferences);
   private readonly clock = inject(Clock);
   readonly stored = this.store.selectSignal(bakeFeature.selectStored);
+  /** The household, and whoever ate or tasted of late: each is one press. */
+  readonly people = computed(() => namesOnce([...(this.preferences.settings().people ?? []), ...(this.stored()?.eaters ?? [])]));
   readonly events = this.store.selectSignal(bakeFeature.selectEvents);
   readonly waiting = this.store.selectSignal(bakeFeature.selectWaiting);
   readonly isLive = this.store.selectSignal(bakeFeature.selectIsLive);
