@@ -31,6 +31,10 @@ describe('what is said, and in which measure', () => {
       await go(own, household.url + place);
       expect((await own.evaluate(() => document.body.innerText)).match(strange)?.[0] ?? place).toBe(place);
     }
+    await go(own, `${household.url}/book`);
+    for (const words of ['Carrot-cardamom loaf', 'Compare try 2', 'Compare try 3']) await press(own, words);
+    await sees(own, 'Lift is');
+    expect((await own.evaluate(() => document.body.innerText)).match(strange)?.[0] ?? 'the tries').toBe('the tries');
     await openFormula(own, household.url, 'Carrot-cardamom loaf');
     for (const tab of ['Balance', 'Nutrition', 'Lines', 'Notes']) {
       await press(own, tab);

@@ -142,7 +142,7 @@ export class Walk {
   async plate(who: string, portions = '', also = ''): Promise<void> {
     if (portions) await type(this.page, '#plate-portions', portions);
     if (also) await type(this.page, '#plate-also', also);
-    if (!(await this.pressed('fm-plates form button', who))) {
+    if (!(await this.pressed('fm-plates form button', `for ${who}`))) {
       await type(this.page, '#plate-who', who);
       await press(this.page, 'Add a plate');
     }

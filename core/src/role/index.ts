@@ -39,4 +39,4 @@ export {
 } from './consistency';
 export { depressionOf, erythritolHeld, freezingPointOf, iceAt } from './freezing';
 export { type Given, type Role } from './describe';
-export { COLD_ROLES, type LedgerRole, LEDGER_ROLES, measureRole, type Measures, measuresOf, roleOf } from './roles';
+export { COLD_ROLES, inKitchen, type LedgerRole, LEDGER_ROLES, measureRole, type Measures, measuresOf, roleOf } from './roles';

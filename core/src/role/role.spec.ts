@@ -3,6 +3,7 @@ import { MF } from 'mf-parser';
 import { food, mixOf as parts } from '../../test/larder';
 import { INTENSE } from '../food';
 import {
+  inKitchen,
   AT,
   LEDGER_ROLES,
   roleOf,
@@ -163,5 +164,5 @@ describe('lift and acid', () => {
 test('what a chemist counts in millimoles is said in grams of soda and millilitres of gas', () => {
   const [lift, acid] = [roleOf('lift').kitchen, roleOf('acid').kitchen];
   expect([(1000 / 84.007) * (acid?.times ?? NaN), (1000 / 84.007) * (lift?.times ?? NaN)]).toEqual([expect.closeTo(1, 3), expect.closeTo(286, 0)]);
-  expect(LEDGER_ROLES.filter((role) => /mol/.test((roleOf(role).kitchen ?? roleOf(role)).unit))).toEqual([]);
+  expect(LEDGER_ROLES.filter((role) => /mol/.test(inKitchen(role).unit))).toEqual([]);
 });

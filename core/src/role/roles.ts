@@ -214,6 +214,12 @@ export function roleOf(role: LedgerRole): Role {
   return ROLES[role];
 }
 
+/** How a figure of a role is said in a kitchen: in a unit that is none of a chemist's, of which `times` make one of the role's own. */
+export function inKitchen(role: LedgerRole): { readonly unit: string; readonly times: number; readonly digits: number } {
+  const { kitchen, unit, digits } = roleOf(role);
+  return kitchen ?? { unit, times: 1, digits };
+}
+
 /** Roles of what is frozen; other classes do not ask for them. */
 export const COLD_ROLES: readonly LedgerRole[] = LEDGER_ROLES.filter((role) => roleOf(role).isCold);
 

@@ -1,6 +1,6 @@
 import { answersTo, type Larder } from '../food';
 import { sumOfPart } from '../formula';
-import { type LedgerRole, measureRole, readSum, AT, roleOf, type SweetenerWarning, sweetenerWarnings } from '../role';
+import { AT, consistencyWord, inKitchen, type LedgerRole, measureRole, readSum, roleOf, type SweetenerWarning, sweetenerWarnings } from '../role';
 import { rowOf, type Standing } from '../swap';
 
 /** What the heat and the scale after it said of a try. */
@@ -45,21 +45,27 @@ const [SHORT, LONG] = [0.85, 1.2];
 /** °C above the end of what is wanted from which a middle is past its done. House value. */
 const PAST_DONE_C = 2;
 const LEANING = 0.5;
+const ENDS = { low: 'lower', high: 'upper' } as const;
+const THICKNESS_ENDS = { low: 'thinner', high: 'thicker' } as const;
 
 function roleFound({ standing }: Scene, { role, is, below = Infinity }: Extract<Evidence, { readonly role: LedgerRole }>): Finding | undefined {
   const row = rowOf(standing, role);
-  const { unit, digits, name } = roleOf(role);
+  const { name } = roleOf(role);
   const now = measureRole(role, standing.sums);
   if (now === undefined || now >= below) return undefined;
-  const said = `${name} is ${now.toFixed(digits)} ${unit}`;
+  const { unit, times, digits } = inKitchen(role);
+  const say = (amount: number): string => (role === 'thickness' ? `“${consistencyWord(amount)}”` : (amount * times).toFixed(digits));
+  const said = `${name} is ${say(now)}${role === 'thickness' ? '' : ` ${unit}`}`;
   if (!row?.band) return is === 'any' ? { words: `${said}.`, strength: LEANING } : undefined;
   const { low, high } = row.band;
-  const usual = `${low.toFixed(digits)} to ${high.toFixed(digits)}`;
+  const usual = say(low) === say(high) ? say(low) : `${say(low)} to ${say(high)}`;
   const place = (now - low) / Math.max(high - low, 1e-6);
   const side = place < LEANS ? 'low' : place > 1 - LEANS ? 'high' : 'middle';
   if (is !== 'any' && side !== is) return undefined;
   if (row.state === 'low' || row.state === 'high') return { words: `${said}: ${row.state === 'low' ? 'below' : 'above'} ${usual}.`, strength: 1 + Math.min(row.off, 1) };
-  return { words: side === 'middle' ? `${said}, within ${usual}.` : `${said}: within ${usual}, at its ${side === 'low' ? 'lower' : 'upper'} end.`, strength: LEANING };
+  const end = role === 'thickness' ? THICKNESS_ENDS : ENDS;
+  const within = side === 'middle' ? 'well within what is usual' : `at the ${end[side]} end of what is usual`;
+  return { words: `${said}, ${within}${usual === say(now) ? '' : ` (${usual})`}.`, strength: LEANING };
 }
 
 function shareFound({ standing, larder }: Scene, foods: readonly string[], of: 'mix' | 'dry', above: number): Finding | undefined {

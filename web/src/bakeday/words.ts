@@ -99,6 +99,7 @@ export const SAY = {
   itWentIn: 'It went in',
   later: (a: Shown) => said`${a} later`,
   laidInPieces: 'Pieces are laid onto it, as many at once as there is room for.',
+  forName: (a: Shown) => said`for ${a}`,
   layFor: (a: Shown) => said`Lay a plate for ${a}`,
   layIt: 'Add a plate',
   leaveItOut: 'Leave it out',

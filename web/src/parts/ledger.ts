@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { consistencyWord, doesOnSpoon, mainPart, type LedgerRole, type Measures, type OverLimit, type Proposal, proposalWords, type StandingRow } from '@fellmist/core';
+import { consistencyWord, doesOnSpoon, inKitchen, mainPart, type LedgerRole, type Measures, type OverLimit, type Proposal, proposalWords, type StandingRow } from '@fellmist/core';
 import { Desk } from '../state/desk';
 import { SwapDesk } from '../state/swapDesk';
 import { Settling } from '../state/settling';
@@ -10,7 +10,7 @@ import { frameBehind } from '../ui/frameBehind';
 import { Button } from '../ui/zorro/button';
 import { aPortion } from '../ui/portionWords';
 import { Deed } from './deed';
-import { inKitchen, roleAmount, RoleTrack, type Track, trackOf } from './role-track';
+import { roleAmount, RoleTrack, type Track, trackOf } from './role-track';
 import { SAY } from './words';
 
 interface Way {

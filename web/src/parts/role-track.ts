@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { consistencyWord, type LedgerRole, type LedgerRow, type Measures, roleOf, strainWords } from '@fellmist/core';
+import { consistencyWord, inKitchen, type LedgerRole, type LedgerRow, type Measures, roleOf, strainWords } from '@fellmist/core';
 import { showNumber } from '../ui/figures';
 import { SAY } from './words';
 
@@ -23,12 +23,6 @@ function placeOf(role: LedgerRole, amount: number | undefined): number | undefin
   if (amount === undefined) return undefined;
   const { low, high } = roleOf(role);
   return Math.min(Math.max(((amount - low) / (high - low)) * 100, 0), 100);
-}
-
-/** How a figure of a role is said in a kitchen. */
-export function inKitchen(role: LedgerRole): { readonly unit: string; readonly times: number; readonly digits: number } {
-  const { kitchen, unit, digits } = roleOf(role);
-  return kitchen ?? { unit, times: 1, digits };
 }
 
 /** "drops in blobs"; "12 g": where a role stands, in words. */
