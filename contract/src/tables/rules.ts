@@ -111,6 +111,7 @@ const productClass = z.strictObject({
   servedC: z.number().min(-30).max(80),
   isEatenRaw: z.boolean(),
   inBath: z.literal(true).optional(),
+  cold: z.enum(['frozen', 'whipped']).optional(),
   thickCm: z.union([z.number().min(0.1).max(5), z.literal('iron')]).optional(),
   into: z.array(z.string().min(1).max(40)).max(6).optional(),
   fried: z

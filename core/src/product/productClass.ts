@@ -33,6 +33,8 @@ export interface ProductClass {
   /** With any of these it is something else: a "drizzle" with baking powder is a cake. */
   readonly refuses?: readonly string[];
   readonly heat: 'oven' | 'griddle' | 'microwave' | 'none';
+  /** Eaten frozen, by its ice, or whipped cold, by its foam. */
+  readonly cold?: 'frozen' | 'whipped';
   readonly bands: Readonly<Partial<Record<LedgerRole, Band>>>;
   readonly protein: readonly ProteinLimit[];
   /** Share of the mix from which its dry weight sets it at all; what holds less is set by egg or curd, whatever its powder is. */

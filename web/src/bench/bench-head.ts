@@ -1,5 +1,4 @@
-import { Router } from '@angular/router';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { type Formula, type GoalState, LIMITS, portionWordFor } from '@fellmist/core';
 import type { BenchState } from '../state/bench.feature';
 import { Desk } from '../state/desk';
@@ -10,6 +9,7 @@ import { fieldNumber, numberWithin } from '../ui/numbers';
 import { Preferences } from '../state/preferences';
 import { Button } from '../ui/zorro/button';
 import { type MoreItem, MoreMenu } from '../ui/more-menu';
+import { SaveOrBake } from '../parts/save-or-bake';
 import { Ways } from '../parts/ways';
 import { Tooltip } from '../ui/zorro/tooltip';
 import { Field } from '../ui/zorro/field';
@@ -18,13 +18,10 @@ import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
 import { Stands } from '../ui/stands';
 
-/** A second press on Save is not yet one on what takes its place, milliseconds. */
-const REST_MS = 800;
-
 /** Title, class, portions, goals, tries and the state of saving. */
 @Component({
   selector: 'fm-bench-head',
-  imports: [Button, Field, MoreMenu, Picker, Stands, Tooltip],
+  imports: [Button, Field, MoreMenu, Picker, SaveOrBake, Stands, Tooltip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-head.html',
   styleUrl: './bench-head.less',
@@ -50,7 +47,6 @@ export class BenchHead {
     const kept = this.state().keptText;
     return kept && { name: `${kept.title.replace(/[^\p{L}\p{N}]+/gu, '-')}-draft.json`, url: `data:application/json;charset=utf-8,${encodeURIComponent(kept.text)}` };
   });
-  private readonly router = inject(Router);
   private readonly preferences = inject(Preferences);
   readonly triesAsked = output();
   readonly goalsAsked = output();
@@ -74,23 +70,6 @@ export class BenchHead {
     const exported = isOnlyHere || !formulaId || !head ? { words: SAY.exportOnceItIsSaved } : { words: SAY.exportTheRecipe, href: `/api/formulas/${formulaId}/recipe.jsonld` };
     return [...this.ways.from('bench', formulaId), { words: SAY.nameThisTry, run: () => this.triesAsked.emit() }, exported];
   });
-
-  /** There has been nothing to save for a moment: the next step is to bake it, where the eye looks for the next step. */
-  protected readonly isAtRest = signal(false);
-
-  constructor() {
-    effect((ended) => {
-      const { saving, saved, waiting } = this.state();
-      this.isAtRest.set(false);
-      if (this.unsaved() || saving !== 'idle' || !saved || waiting.length > 0) return;
-      const rest = setTimeout(() => this.isAtRest.set(true), REST_MS);
-      ended(() => clearTimeout(rest));
-    });
-  }
-
-  protected bakeIt(): void {
-    void this.router.navigate(['/bakes'], { queryParams: { of: this.state().formulaId } });
-  }
 
   protected readonly classOptions = computed(() => (this.desk.tables()?.classes ?? []).map(({ id, name }) => ({ value: id, label: name })));
   private readonly behind = frameBehind(this.desk.sheet);

@@ -5,6 +5,7 @@ import { Store } from '@ngrx/store';
 import { FromShelf } from '../parts/from-shelf';
 import { Ledger } from '../parts/ledger';
 import { Proposals } from '../parts/proposals';
+import { SaveOrBake } from '../parts/save-or-bake';
 import { SwapPanel } from '../parts/swap-panel';
 import { type Asked, WhyPanel } from '../parts/why-panel';
 import { benchActions, benchFeature } from '../state/bench.feature';
@@ -30,7 +31,7 @@ const TABS: readonly Option<Tab>[] = [
 /** What lies on the bench as an ice or a whipped bowl: its curve, its foam, its air. */
 @Component({
   selector: 'fm-cold-table',
-  imports: [Button, Choice, FreezeDesk, FromShelf, Ledger, MixTable, OverrunDesk, Proposals, RouterLink, SwapPanel, WhipDesk, WhyPanel],
+  imports: [Button, Choice, FreezeDesk, FromShelf, Ledger, MixTable, OverrunDesk, Proposals, RouterLink, SaveOrBake, SwapPanel, WhipDesk, WhyPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './cold.html',
   styleUrl: './cold.less',
@@ -38,7 +39,6 @@ const TABS: readonly Option<Tab>[] = [
 })
 export class ColdTable {
   protected readonly say = SAY;
-  protected readonly coldClasses = ['frozen', 'whipped-bowl'];
   private readonly store = inject(Store);
   protected readonly desk = inject(Desk);
   protected readonly lineDesk = inject(LineDesk);
@@ -48,7 +48,7 @@ export class ColdTable {
   protected readonly tabs = TABS;
   private readonly chosenTab = signal<Tab | undefined>(undefined);
   /** A whipped bowl opens at the mixer, all else at the freezer. */
-  protected readonly tab = computed((): Tab => this.chosenTab() ?? (this.desk.standing()?.product?.id === 'whipped-bowl' ? 'whip' : 'freeze'));
+  protected readonly tab = computed((): Tab => this.chosenTab() ?? (this.desk.standing()?.product?.cold === 'whipped' ? 'whip' : 'freeze'));
   protected readonly asked = signal<Asked | undefined>(undefined);
   protected readonly swapping = signal<string | undefined>(undefined);
   protected readonly swapLine = computed(() => this.lineDesk.line(this.swapping() ?? ''));
@@ -62,7 +62,9 @@ export class ColdTable {
     const [sheet, tables] = [this.desk.sheet(), this.desk.tables()];
     return sheet && tables ? styleOf(sheet.rebuild, this.desk.standing()?.product, tables.coldStyles) : undefined;
   });
-  protected readonly isCold = computed(() => ['frozen', 'whipped-bowl'].includes(this.desk.standing()?.product?.id ?? ''));
+  protected readonly isCold = computed(() => this.desk.standing()?.product?.cold !== undefined);
+  protected readonly coldClasses = computed(() => (this.desk.tables()?.classes ?? []).filter(({ cold }) => cold !== undefined));
+  protected readonly coldIds = computed(() => this.coldClasses().map(({ id }) => id));
 
   protected askWhy(why: Why | undefined): void {
     this.asked.set(why && { kind: 'said', why });

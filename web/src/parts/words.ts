@@ -121,6 +121,7 @@ export const SAY = {
   settleAll: 'Settle all',
   settledWith: (a: Shown, b: Shown) => said`Settled with ${a} ${b}.`,
   settleTheBalanceMarksWhat: 'Settle: the balance marks what left its band. Take what it offers, or “Settle all” for the smallest set. Where nothing is marked, go on.',
+  save: 'Save',
   shape: 'Shape',
   shapeBowl: 'bowl',
   shapeCups: 'cups, ramekins, moulds',

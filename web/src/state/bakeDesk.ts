@@ -88,7 +88,7 @@ export class BakeDesk {
     const volume = volumeOf(part, larder, this.product(), bake.exact.portions);
     const { cold = USUAL_COLD } = bake.exact;
     // What is whipped is many times what was poured: the foam model says how much.
-    const foam = this.product()?.id === 'whipped-bowl' ? whip(part, cold, larder).at(-1) : undefined;
+    const foam = this.product()?.cold === 'whipped' ? whip(part, cold, larder).at(-1) : undefined;
     return foam ? { ...volume, rawMl: foam.highMl, risenMl: foam.highMl } : volume;
   });
 
