@@ -42,7 +42,7 @@ export const SAY = {
   iceInTheMixAs: (a: Shown) => said`Ice in the mix as it gets colder. ${a}`,
   itCanBeScoopedStraight: 'It can be scooped straight from the freezer.',
   itFitsTheBowl: 'It fits the bowl.',
-  itIsOne: (cold: 'frozen' | 'whipped'): string => (cold === 'whipped' ? 'It is a whipped bowl' : 'It is frozen'),
+  itIsOne: (cold: 'frozen' | 'whipped' | undefined): string => (cold === 'whipped' ? 'It is a whipped bowl' : 'It is frozen'),
   keepTheseInTheFormula: 'Keep these in the formula',
   lactoseToWater: 'Lactose to water',
   leftOutAsUnknown: (a: Shown) => said`Left out, as unknown: ${a}.`,
