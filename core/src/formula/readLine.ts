@@ -267,7 +267,10 @@ function readAnew(text: string, id: string, larder: Larder, measures: MeasureSys
   const asSaid = nameOf(found.rest, reader);
   // "1 sweet potato, mashed": of a mash nobody knows what one weighs, of the whole one does.
   const asWhole = saysMashed(found.rest) && foodOf(asSaid) && !weighs(asSaid) ? nameOf(found.rest, { ...reader, isWhole: true }) : undefined;
-  const named = asWhole && weighs(asWhole) ? asWhole : asSaid;
+  // A squeeze of a fruit is its juice.
+  const asJuice = found.amount?.unit === 'squeeze' && foodOf(asSaid)?.kind === 'fruit' ? nameOf(`${asSaid.name} juice`, reader) : undefined;
+  const isJuice = asJuice !== undefined && foodDoubts(asJuice.matches, foodOf(asJuice)).length === 0;
+  const named = isJuice ? { ...asJuice, note: asSaid.note } : asWhole && weighs(asWhole) ? asWhole : asSaid;
   const food = foodOf(named);
   const amount = amountOfAll(found, food?.measuresG);
   const said = SIZE.exec(found.rest)?.[1]?.toLowerCase().replace('-', ' ');

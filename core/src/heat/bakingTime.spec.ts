@@ -100,6 +100,7 @@ describe('a recipe’s own time', () => {
     ['Bake until 96 °C inside.', undefined],
     ['Bake 120 g of it for 180 minutes.', undefined],
     ['Boil the syrup to 118 C.', undefined],
+    ['Deep-fry at 180 C for 3 minutes.', undefined],
   ])('an oven as the method sets it: "%s" says %j', (step, said) => {
     // Gas 4 and 350 °F are 180 and 175 °C in the tables of cookery books (common practice).
     const own = ownOven([step]);
@@ -115,6 +116,10 @@ describe('a recipe’s own time', () => {
     ['Bake 25 minutes at 180C. Leave in the tin for another 10 minutes. Reduce the syrup 5 minutes.', [25, 25], 180, 0],
     ['Bake 20 minutes. Cool. Bake the second tray 20 minutes.', [20, 20], undefined, 2],
     ['Prick, blind bake 12 minutes at 190 C. Fill and chill.', [12, 12], 190, 0],
+    // The oven in short, without its name.
+    ['18cm springform, 170 fan 22 mins. Cool, spread on the mousse, chill overnight.', [22, 22], 170, 0],
+    ['350F, 40-45 minutes', [40, 45], 175, 0],
+    ['25 mins @ 180 fan', [25, 25], 180, 0],
   ])('"%s"', (step, minutesOf, ovenC, stages) => {
     expect(ownTime([step])).toEqual({ low: minutesOf[0], high: minutesOf[1] });
     expect(ownOven([step])?.ovenC).toBe(ovenC);

@@ -1,3 +1,4 @@
+import { ovenInShort } from '../product';
 import { bakingSentence } from './ownTime';
 
 /** The oven as a recipe's own method sets it. */
@@ -39,10 +40,11 @@ export function ownOven(method: readonly string[]): OwnOven | undefined {
 function ovenIn(method: readonly string[]): OwnOven | undefined {
   let fan: OwnOven | undefined;
   for (const step of method) {
-    if (!OF_THE_OVEN.test(step)) continue;
+    const short = ovenInShort(step);
+    if (short < 0 && !OF_THE_OVEN.test(step)) continue;
     for (const { 0: said, 1: gas, 2: figure, 3: unit, 4: after = '', index } of step.slice(0, LONGEST_STEP).matchAll(SAID)) {
       const isBare = gas === undefined && unit === undefined && /^\d+$/.test(said);
-      if (isBare && !BEFORE_BARE.test(step.slice(Math.max(index - 12, 0), index))) continue;
+      if (isBare && index !== short && !BEFORE_BARE.test(step.slice(Math.max(index - 12, 0), index))) continue;
       const ovenC = gas === undefined ? (figure === undefined ? NaN : inC(Number(figure), unit)) : (GAS_C[gas] ?? NaN);
       if (!(ovenC >= LEAST_C && ovenC <= MOST_C) || (gas === undefined && OF_THE_MIDDLE.test(after))) continue;
       if (!FAN.test(after)) return { ovenC, isFan: false };

@@ -1,3 +1,4 @@
+import { ovenInShort } from '../product';
 import { type BakingTime, LOOK } from './bakingTime';
 
 /** The time that a recipe's own method gives for the oven, minutes. */
@@ -34,7 +35,8 @@ function stagesIn(method: readonly string[]): readonly Stage[] {
   for (const sentence of method.flatMap((step) => step.split(/(?<=[.;!])\s+|,?\s+then\s+/i))) {
     const before = stages.at(-1);
     const goesOn = before !== undefined && !before.isBlind && !OUT_OF_IT.test(sentence) && IN_IT.test(sentence) && (GOES_ON.test(sentence) || AT_ANOTHER_HEAT.test(sentence));
-    const at = goesOn ? 0 : sentence.search(/\b(?:bak(?:e|ed|ing)|blind)\b/i);
+    const named = goesOn ? 0 : sentence.search(/\b(?:bak(?:e|ed|ing)|blind)\b/i);
+    const at = named < 0 ? ovenInShort(sentence) : named;
     const found = at < 0 ? null : AMOUNT.exec(sentence.slice(at));
     if (!found?.[1] || !found[3]) continue;
     const times = /^h/i.test(found[3]) ? 60 : 1;

@@ -79,6 +79,9 @@ describe('the class of a treat', () => {
     // Heat that no word says is heat all the same: what is baked must not be told as eaten raw.
     for (const step of ['350F 10 min.', '12 min at 180C.', 'Gas 4, 12 minutes.', '12 minutes, until golden.'])
       expect(byMethod('Oat cookies', 'Chill the dough.', step)).toBe('drop-cookie');
+    for (const step of ['18cm springform, 170 fan 22 mins, chill overnight.', '25 mins @ 180 fan, chill.', '350F, 40-45 minutes, chill.'])
+      expect(byMethod('Chocolate mousse cake', step)).toBe('layer-cake');
+    expect(byMethod('Chocolate mousse cake', 'Chill 120-150 minutes.')).toBe('no-bake');
     expect(byMethod('Protein bars', 'Stir in the golden syrup, press, chill.')).toBe('no-bake');
     expect(byMethod('Oat cookies')).toBe('drop-cookie');
     expect(byMethod('Cashew “cheesecake” (raw, vegan)', 'Blend and pour.')).toBe('set-pudding');

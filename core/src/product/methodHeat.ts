@@ -12,6 +12,16 @@ const CHILLED = /\b(?:fridge|refrigerat\w*|chill(?:ed|ing)?|freez(?:e|er|ing)(?!
 /** What is cooked in a pan or on a plate, side by side. */
 const FRIED = /\b(?:fr(?:y|ies|ied|ying)|griddle\w*|skillet|(?:hot|dry|buttered|oiled) (?:frying )?pan|(?:each|both|per|other) sides?|min(?:ute)?s? a side)\b/;
 
+const OVEN_AT = '(?:(?:1[4-9]\\d|2[0-5]\\d)\\s*(?:°\\s*)?(?:c|degrees)?|(?:3\\d\\d|4[0-7]\\d)\\s*(?:°\\s*)?f?)\\s*(?:fan|conv(?:ection)?)?';
+const SO_LONG = '\\d{1,3}(?:\\s*(?:-|–|to)\\s*\\d{1,3})?\\s*(?:min|hour|hr)';
+/** "170 fan 22 mins", "350F, 40-45 minutes", "25 min at 180": the oven in short, without its name. */
+const OVEN_IN_SHORT = new RegExp(`\\b(?:${OVEN_AT}[\\s,/]+(?:for\\s+|about\\s+)*${SO_LONG}|${SO_LONG}[a-z]*\\.?\\s*(?:at|@)\\s*${OVEN_AT}(?!\\d))`, 'i');
+
+/** Where a text begins to give the oven in short; -1 where it does not, and for a pan that is as hot. */
+export function ovenInShort(text: string): number {
+  return FRIED.test(text.toLowerCase()) ? -1 : text.search(OVEN_IN_SHORT);
+}
+
 interface HeatTold {
   readonly text: string;
   readonly isCooked: boolean;
@@ -32,12 +42,13 @@ export function heatTold(method: readonly string[]): HeatTold {
   if (known !== undefined) return known;
   const text = method.join(' ').toLowerCase();
   const plain = text.replace(NOT_COOKED, ' ');
-  const isCooked = COOKED.test(plain);
+  const isBaked = BAKED.test(plain) || ovenInShort(plain) >= 0;
+  const isCooked = isBaked || COOKED.test(plain);
   const fresh = {
     text,
     isCooked,
-    isBaked: BAKED.test(plain),
-    isOnlyFried: !BAKED.test(plain) && FRIED.test(plain),
+    isBaked,
+    isOnlyFried: !isBaked && FRIED.test(plain),
     isOnlyChilled: !isCooked && CHILLED.test(plain),
     isSaid: plain.trim() !== '',
   };

@@ -115,6 +115,8 @@ export function costOf(attribute: Attribute, food: Food, tags: Tags): Cost {
   if (axis === 'form') return form(value, food, tags);
   if (axis === 'diet') return diet(value, food);
   if (axis === 'flavour') return flavour(value, tags);
+  // "Natural" skyr is skyr; only what was treated is none.
+  if (attribute === 'process:natural') return has(tags, 'process:alkalised', 'process:heated') ? CONFLICT : 0;
   if (axis === 'process') return has(tags, 'process:natural') ? CONFLICT : ASK;
   return food.kind === 'protein' ? 0 : ASK;
 }

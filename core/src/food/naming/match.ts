@@ -168,6 +168,15 @@ function worthALook(asked: AskedName, aliases: Iterable<Alias>, country: Country
   return worth.length > MOST_FOUND ? worth.sort((a, b) => a.words - b.words) : worth;
 }
 
+/** "Whey vanilla", "protein powder chocolate flavour": the flavour goes before the name of what comes in flavours; undefined where no such food is named before it. */
+function flavourInFront(all: readonly string[], index: FoodIndex): string | undefined {
+  const said = all.at(-1) === 'flavour' || all.at(-1) === 'flavoured' ? all.slice(0, -1) : all;
+  const at = said.findLastIndex((word) => !isFlavour(word)) + 1;
+  const [food, flavours] = [said.slice(0, at), said.slice(at)];
+  if (food.length === 0 || flavours.length === 0 || !index.byKey.get(keyOf(food))?.some(({ isFlavoured }) => isFlavoured)) return undefined;
+  return [...flavours, ...food].join(' ');
+}
+
 function findFoods(name: string, index: FoodIndex, country: Country, soft: readonly Attribute[]): readonly FoodMatch[] {
   const parts = partsOfName(name.slice(0, 300));
   if (parts.all.length === 0 || parts.all.length > MOST_WORDS) return [];
@@ -175,6 +184,8 @@ function findFoods(name: string, index: FoodIndex, country: Country, soft: reado
   const key = keyOf(parts.all);
   const plainKey = index.byKey.has(key) ? key : keyOf(parts.telling);
   const named = index.byKey.get(key) ?? index.byKey.get(plainKey) ?? [];
+  const turned = named.length > 0 ? undefined : flavourInFront(parts.all, index);
+  if (turned !== undefined) return findFoods(turned, index, country, soft);
   const most = named.some(({ stands }) => stands) ? AT_MOST.several - 0.01 : 1;
   const isBeaten = (most: number): boolean => {
     if (best.size < MOST_FOUND) return false;
