@@ -1,6 +1,6 @@
 import table from '@fellmist/language/mixingOrders.json';
 import { larder, readFormula } from '../../test/larder';
-import { allLines, type Formula } from '../formula';
+import { allLines, type Formula, mainPart } from '../formula';
 import { mixingOrder, moveInOrder } from './index';
 
 const PANCAKES = 'Oat pancakes\nMakes 8 pancakes\n120 g oat flour\n1 tsp baking powder\n1/4 tsp salt\n2 eggs\n200 ml milk\n20 g butter';
@@ -201,5 +201,32 @@ describe('the order of mixing', () => {
     // Blending one thing is not blending all.
     const sauced = readFormula(`${PANCAKES}\nMethod\nBlend the berries for the sauce.`);
     expect(mixingOrder({ ...sauced, classId: 'pancake' }, larder)[0]?.words).toBe('Dry things');
+  });
+
+  // What a cook does who is told to blend: beans and fruit go into the jar, chips would be ground to nothing.
+  test('"Blend," alone is all into the jar, and chips come in by hand; blending one thing of several is not', () => {
+    const beans = 'Bean brownies\n400 g black beans, drained\n2 eggs\n25 g cocoa\n60 g maple syrup\n1 tsp baking powder\n50 g chocolate chips\n\n';
+    const told = (method: string): readonly (readonly string[])[] => {
+      const read: Formula = { ...readFormula(beans + method), classId: 'brownie' };
+      return mixingOrder(read, larder).map(({ words, lineIds }) => [words, ...lineIds.map((id) => allLines(read).find((line) => line.id === id)?.foodId ?? '')]);
+    };
+    for (const method of ['Blend, pour into a tin, 180 fan 18 mins.', 'Blitz until very smooth and bake.'])
+      expect(told(method)).toEqual([
+        ['All else into the jar', 'black-beans', 'egg', 'cocoa', 'maple-syrup', 'baking-powder'],
+        ['Pieces', 'chocolate-chips'],
+      ]);
+    expect(told('Whizz everything. Bake.')[0]).toHaveLength(7);
+    expect(told('Blend well with a spoon and bake.')[0]?.[0]).toBe('Dry things');
+  });
+
+  // A cake under a mousse is the cake; crumbs under a cheesecake, and a sponge under one with eggs, are what it stands on.
+  test('of a base that rises under something chilled the base is the batter, and what lies on it is stirred as the recipe says', () => {
+    const cake = readFormula(
+      'Mousse cake\nBase\n150 g ground almonds\n60 g erythritol\n3 eggs\n60 g butter\n1 tsp baking powder\n\nMousse\n200 g dark chocolate\n300 ml whipping cream\n40 g icing sugar',
+    );
+    expect(mainPart(cake, larder)?.heading).toBe('Base');
+    expect(mixingOrder({ ...cake, classId: 'layer-cake' }, larder).at(-1)?.words).toBe('Mousse');
+    const cheese = readFormula('Cheesecake\nBase\n100 g plain flour\n1 tsp baking powder\n60 g butter\n\nFilling\n600 g cream cheese\n3 eggs\n100 g sugar');
+    expect(mainPart(cheese, larder)?.heading).toBe('Filling');
   });
 });

@@ -23,7 +23,7 @@ interface Order {
   readonly without?: readonly string[];
   /** What it is made in where that is no bowl among others: a jar to blend in, a bowl to whip in. */
   readonly use?: VesselUse;
-  readonly stages: readonly { readonly words: string; readonly alone?: string; readonly takes: readonly Takes[]; readonly then: string; readonly withGum?: string }[];
+  readonly stages: readonly { readonly words: string; readonly alone?: string; readonly takes: readonly Takes[]; readonly but?: readonly Takes[]; readonly then: string; readonly withGum?: string }[];
 }
 
 const ORDERS = table.orders as readonly Order[];
@@ -93,7 +93,7 @@ function stagesOfClass(formula: Formula, larder: Larder): readonly Stage[] {
     const isApart = part.heading !== '' && part !== main;
     const order = isApart ? orderOf(undefined, part.lines, larder) : (said ?? orderOf(formula.classId, allLines(formula), larder));
     return (order?.stages ?? []).flatMap(({ words: usual, alone = usual, then, withGum = then }, s): readonly Stage[] => {
-      const mine = part.lines.filter((line) => order?.stages.findIndex((stage) => isTaken(foodOf(line, larder), stage.takes)) === s);
+      const mine = part.lines.filter((line) => order?.stages.findIndex(({ takes, but }) => isTaken(foodOf(line, larder), takes) && !(but && isTaken(foodOf(line, larder), but))) === s);
       if (mine.length === 0) return [];
       const isAll = mine.length === part.lines.length;
       const words = isAll ? alone : usual;

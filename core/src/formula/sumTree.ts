@@ -1,4 +1,4 @@
-import { type Larder } from '../food';
+import { type FoodKind, type Larder } from '../food';
 import { AT, type Sums } from '../role';
 import { type Formula, type Line, type Part } from './formula';
 import { brought, NO_ROW, ROW, type Tally, tallyOf } from './tally';
@@ -150,9 +150,16 @@ const massOf = ({ lines }: Part): number => lines.reduce((sum, { massG = 0 }) =>
 /** What a lighter part under a heavier one is called: the crumbs beneath a cheesecake are not what its balance is of. House list. */
 const BENEATH = /\b(?:base|crust)\b/i;
 
+/** A base that rises is a cake, and what lies on it without an egg is chilled on it: that is no crust under a filling. */
+function isBeneath(part: Part, parts: readonly Part[], larder: Larder): boolean {
+  const holds = ({ lines }: Part, kind: FoodKind): boolean => lines.some(({ foodId }) => foodId !== undefined && larder.foods.get(foodId)?.kind === kind);
+  return BENEATH.test(part.heading) && !(holds(part, 'leavening') && !parts.some((other) => other !== part && holds(other, 'egg')));
+}
+
 /**
  * The part whose balance matters: the one chosen, else the one that holds most flour-like or thirsty mass, which is the batter
- * or dough and not its icing; a base or crust only where nothing heavier lies on it. Undefined for a formula without parts.
+ * or dough and not its icing; a base or crust only where nothing heavier lies on it, or where it is the cake. Undefined for a
+ * formula without parts.
  */
 export function mainPart(formula: Formula, larder: Larder): Part | undefined {
   const [only, second] = formula.parts;
@@ -160,7 +167,7 @@ export function mainPart(formula: Formula, larder: Larder): Part | undefined {
   const chosen = formula.judgedPartId === undefined ? undefined : formula.parts.find(({ id }) => id === formula.judgedPartId);
   if (chosen) return chosen;
   const heaviest = Math.max(...formula.parts.map(massOf));
-  const things = formula.parts.filter((part) => !BENEATH.test(part.heading) || massOf(part) >= heaviest);
+  const things = formula.parts.filter((part) => !isBeneath(part, formula.parts, larder) || massOf(part) >= heaviest);
   const [first = only, ...others] = things;
   return others.reduce((main, part) => (heldBy(part, larder) > heldBy(main, larder) ? part : main), first);
 }
