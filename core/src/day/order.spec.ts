@@ -219,6 +219,21 @@ describe('the order of mixing', () => {
     expect(told('Blend well with a spoon and bake.')[0]?.[0]).toBe('Dry things');
   });
 
+  // What every cook knows of the three: soft butter is creamed with the sugar, oil and melted butter go in with the wet things, and a sponge without fat stands on its whipped eggs.
+  test('a cake is creamed only where there is soft fat to cream, whipped where there is none', () => {
+    const first = (fat: string): readonly unknown[] => {
+      const read: Formula = { ...readFormula(`Cake\n${fat}180 g plain flour\n150 g sugar\n3 eggs\n1 tsp baking powder\n80 g milk`), classId: 'layer-cake' };
+      const stages = mixingOrder(read, larder);
+      const of = (id: string): string => allLines(read).find((line) => line.id === id)?.foodId ?? '';
+      return stages.map(({ words, lineIds }) => [words, ...lineIds.map(of)]);
+    };
+    const dry = ['Dry things', 'plain-flour', 'baking-powder'];
+    expect(first('150 g butter\n')).toEqual([['Fat and sugar', 'butter', 'sugar'], ['Eggs', 'egg'], dry, ['Wet things', 'whole-milk']]);
+    expect(first('150 g butter, melted\n').slice(-1)).toEqual([['Wet things, apart', 'butter', 'egg', 'whole-milk']]);
+    expect(first('120 g sunflower oil\n').slice(-1)).toEqual([['Wet things, apart', 'sunflower-oil', 'egg', 'whole-milk']]);
+    expect(first('')).toEqual([['Eggs and sugar', 'sugar', 'egg'], ['Wet things', 'whole-milk'], dry]);
+  });
+
   // A cake under a mousse is the cake; crumbs under a cheesecake, and a sponge under one with eggs, are what it stands on.
   test('of a base that rises under something chilled the base is the batter, and what lies on it is stirred as the recipe says', () => {
     const cake = readFormula(

@@ -1,19 +1,9 @@
 import table from '@fellmist/language/mixingOrders.json' with { type: 'json' };
-import { type Food, type Larder, partsOfName, pours } from '../food';
+import { type Larder, partsOfName } from '../food';
 import { allLines, type Formula, IN_THE_PAN, type Line, mainPart, type Part } from '../formula';
 import { type VesselUse } from '../vessel';
 import { type Stage } from './events';
-
-interface Takes {
-  readonly kinds?: readonly string[];
-  readonly pours?: boolean;
-  /** A powder that takes up water: cocoa, not a bar of chocolate. */
-  readonly powder?: boolean;
-  /** What is smooth by itself and goes with the wet things: a puree, nuts ground to butter. */
-  readonly smooth?: boolean;
-  /** A pattern of the food's name. */
-  readonly named?: string;
-}
+import { foodOf, isTaken, type Takes } from './takes';
 
 interface Order {
   readonly classes: readonly string[];
@@ -21,9 +11,19 @@ interface Order {
   readonly said?: string;
   /** It holds for any class without an order of its own whose lines are of none of these kinds. */
   readonly without?: readonly string[];
+  /** It holds for its classes only where some line is one of these, and none is one of those. */
+  readonly needs?: readonly Takes[];
+  readonly lacks?: readonly Takes[];
   /** What it is made in where that is no bowl among others: a jar to blend in, a bowl to whip in. */
   readonly use?: VesselUse;
-  readonly stages: readonly { readonly words: string; readonly alone?: string; readonly takes: readonly Takes[]; readonly but?: readonly Takes[]; readonly then: string; readonly withGum?: string }[];
+  readonly stages: readonly {
+    readonly words: string;
+    readonly alone?: string;
+    readonly takes: readonly Takes[];
+    readonly but?: readonly Takes[];
+    readonly then: string;
+    readonly withGum?: string;
+  }[];
 }
 
 const ORDERS = table.orders as readonly Order[];
@@ -34,31 +34,6 @@ const LAST_STAGE: Pick<Stage, 'words' | 'then'> = table.last;
 const LONGEST_READ = 400;
 /** Letters of a paragraph that is taken sentence by sentence. */
 const LONGEST_PARAGRAPH = 4000;
-
-/** Water from which a flavour is a liquid, g in 100 g: vanilla extract is, ground cinnamon is not. House value. */
-const WET_FLAVOUR_G = 30;
-
-function isWet(food: Food): boolean {
-  return pours(food) || (food.kind === 'flavour' && (food.per100g.waterG ?? 0) >= WET_FLAVOUR_G);
-}
-
-function isTaken(food: Food | undefined, takes: readonly Takes[]): boolean {
-  return takes.some(({ kinds, pours: wanted, powder, smooth, named }) => {
-    if (kinds === undefined && wanted === undefined && smooth === undefined && named === undefined) return true;
-    if (!food) return false;
-    const takesUp = food.thirst?.basis === 'mass';
-    const isSmooth = food.attributes?.includes('form:puree') === true || (food.kind === 'nut' && takesUp);
-    return (
-      (kinds === undefined || kinds.includes(food.kind)) &&
-      (wanted === undefined || isWet(food) === wanted) &&
-      (powder === undefined || takesUp === powder) &&
-      (smooth === undefined || isSmooth === smooth) &&
-      (named === undefined || new RegExp(named, 'i').test(food.name))
-    );
-  });
-}
-
-const foodOf = ({ foodId }: Line, larder: Larder): Food | undefined => (foodId === undefined ? undefined : larder.foods.get(foodId));
 
 /** The order that title or method say themselves, whatever the class is. */
 function orderSaid({ title, method }: Formula): Order | undefined {
@@ -72,11 +47,12 @@ export function mixerUse(formula: Formula): VesselUse | undefined {
   return (orderSaid(formula) ?? ORDERS.find(({ classes }) => classId !== undefined && classes.includes(classId)))?.use;
 }
 
-/** The order of a class, or of one without where nothing has to be stirred dry. */
-function orderOf(classId: string | undefined, lines: readonly Line[], larder: Larder): Order | undefined {
+/** The order of a class by the lines of the part it is for, or of one without where nothing has to be stirred dry. */
+function orderOf(classId: string | undefined, lines: readonly Line[], larder: Larder, own: readonly Line[] = lines): Order | undefined {
+  const holds = (takes: readonly Takes[]): boolean => own.some((line) => isTaken(line, larder, takes));
   const kinds = lines.flatMap((line) => foodOf(line, larder)?.kind ?? []);
   return (
-    ORDERS.find(({ classes }) => classId !== undefined && classes.includes(classId)) ??
+    ORDERS.find(({ classes, needs, lacks }) => classId !== undefined && classes.includes(classId) && (!needs || holds(needs)) && !(lacks && holds(lacks))) ??
     ORDERS.find(({ without }) => without && !kinds.some((kind) => without.includes(kind))) ??
     ORDERS.at(-1)
   );
@@ -91,9 +67,9 @@ function stagesOfClass(formula: Formula, larder: Larder): readonly Stage[] {
   return formula.parts.flatMap((part, p) => {
     if (part.id === IN_THE_PAN.id) return [{ ...PAN_STAGE, lineIds: part.lines.map(({ id }) => id) }];
     const isApart = part.heading !== '' && part !== main;
-    const order = isApart ? orderOf(undefined, part.lines, larder) : (said ?? orderOf(formula.classId, allLines(formula), larder));
+    const order = isApart ? orderOf(undefined, part.lines, larder) : (said ?? orderOf(formula.classId, allLines(formula), larder, part.lines));
     return (order?.stages ?? []).flatMap(({ words: usual, alone = usual, then, withGum = then }, s): readonly Stage[] => {
-      const mine = part.lines.filter((line) => order?.stages.findIndex(({ takes, but }) => isTaken(foodOf(line, larder), takes) && !(but && isTaken(foodOf(line, larder), but))) === s);
+      const mine = part.lines.filter((line) => order?.stages.findIndex(({ takes, but }) => isTaken(line, larder, takes) && !(but && isTaken(line, larder, but))) === s);
       if (mine.length === 0) return [];
       const isAll = mine.length === part.lines.length;
       const words = isAll ? alone : usual;
