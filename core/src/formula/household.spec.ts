@@ -1,4 +1,4 @@
-import { dietOf, dietOfAll, peopleIn } from './household';
+import { dietOf, dietOfAll, namesOnce, peopleIn } from './household';
 
 const settings = {
   schools: ['lean'],
@@ -11,6 +11,10 @@ describe('who eats here', () => {
   test('a new formula is held against what each of them may not have; who is not at the table any more does not count', () => {
     expect(dietOfAll(settings)).toEqual({ schools: ['lean', 'ketogenic'], excluded: ['peanut', 'milk'] });
     expect(dietOfAll({ schools: [], excluded: [] })).toEqual({ schools: [], excluded: [] });
+  });
+
+  test('a name in another case is the same person, by the first spelling; an empty one nobody', () => {
+    expect(namesOnce(['Mara', ' pim ', 'MARA', '', ' ', 'Pim'])).toEqual(['Mara', 'pim']);
   });
 
   test('each has their own', () => {

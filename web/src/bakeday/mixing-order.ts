@@ -46,7 +46,7 @@ export class MixingOrder {
   }
 
   /** What is told where all went in as planned, without a scale here. */
-  protected readonly rest = computed(() => restAsPlanned(this.bake()));
+  protected readonly rest = computed(() => (this.bake().isFinished ? [] : restAsPlanned(this.bake())));
   protected readonly isPoured = ({ state }: BakeLine): boolean => state === 'poured';
   readonly allIn = output();
 

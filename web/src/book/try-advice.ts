@@ -19,7 +19,7 @@ import {
 } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
-import { benchActions } from '../state/bench.feature';
+import { benchActions, benchFeature } from '../state/bench.feature';
 import { Desk } from '../state/desk';
 import { larderFeature } from '../state/larder.feature';
 import { LarderDesk } from '../state/larderDesk';
@@ -52,6 +52,7 @@ export class TryAdvice {
   private readonly larderDesk = inject(LarderDesk);
   private readonly told = inject(Told);
   private readonly store = inject(Store);
+  private readonly bench = this.store.selectSignal(benchFeature.selectBenchState);
   private readonly packs = this.store.selectSignal(larderFeature.selectAllPacks);
   readonly formulaId = input.required<string>();
   readonly tries = input.required<readonly Numbered[]>();
@@ -232,7 +233,9 @@ export class TryAdvice {
           this.failure.set(answer.words);
           return;
         }
-        if (label !== undefined) this.store.dispatch(benchActions.save({ label: label.slice(0, MOST_LABEL) }));
+        // What lay unsaved on the Bench is one step of undo beneath it: a save would let that go.
+        const { past, saved } = this.bench();
+        if (label !== undefined && past.at(-1)?.sheet === saved) this.store.dispatch(benchActions.save({ label: label.slice(0, MOST_LABEL) }));
         void this.router.navigate(['/bench', formulaId]);
       });
   }
