@@ -1,16 +1,15 @@
 import { type Store } from './database';
 
-/** So many of the plates and tastings of late are looked through. */
-const LOOKED_THROUGH = 100;
+/** So many of the plates, and so many of the tastings, of late are looked through. */
+const LOOKED_THROUGH = 50;
 const MOST = 8;
-const EATERS = `WITH late AS (
-    SELECT told.bake_id AS bakeId, told.id AS id, told.received_at AS at, trim(coalesce(json_extract(told.body, '$.name'), json_extract(told.body, '$.taster'))) AS name
+/** The last of a kind, found backwards in the index of kinds. */
+const lastOf = (kind: 'plated' | 'tasted', field: 'name' | 'taster'): string => `SELECT told.id AS id, told.received_at AS at, trim(json_extract(told.body, '$.${field}')) AS name
     FROM bake_event AS told JOIN bake ON bake.id = told.bake_id
-    WHERE json_extract(told.body, '$.kind') IN ('plated', 'tasted') AND bake.deleted_at IS NULL
-    ORDER BY told.received_at DESC LIMIT @lookedThrough
-  )
+    WHERE json_extract(told.body, '$.kind') = '${kind}' AND bake.deleted_at IS NULL ORDER BY told.received_at DESC LIMIT @lookedThrough`;
+const EATERS = `WITH late AS MATERIALIZED (SELECT * FROM (${lastOf('plated', 'name')}) UNION ALL SELECT * FROM (${lastOf('tasted', 'taster')}))
   SELECT name FROM late WHERE name <> '' AND id NOT IN (
-    SELECT json_extract(body, '$.eventId') FROM bake_event WHERE json_extract(body, '$.kind') = 'undone' AND bake_id IN (SELECT bakeId FROM late)
+    SELECT json_extract(body, '$.eventId') FROM bake_event WHERE json_extract(body, '$.kind') = 'undone' AND received_at >= (SELECT min(at) FROM late)
   )
   GROUP BY lower(name) ORDER BY max(at) DESC LIMIT @most`;
 
