@@ -243,5 +243,7 @@ describe('the order of mixing', () => {
     expect(mixingOrder({ ...cake, classId: 'layer-cake' }, larder).at(-1)?.words).toBe('Mousse');
     const cheese = readFormula('Cheesecake\nBase\n100 g plain flour\n1 tsp baking powder\n60 g butter\n\nFilling\n600 g cream cheese\n3 eggs\n100 g sugar');
     expect(mainPart(cheese, larder)?.heading).toBe('Filling');
+    const vegan = readFormula('Cheesecake\nBase\n100 g oat flour\n1/4 tsp baking powder\n50 g coconut oil\n\nFilling\n400 g silken tofu\n200 g cashew nuts\n100 g maple syrup');
+    expect(mainPart(vegan, larder)?.heading).toBe('Filling');
   });
 });

@@ -150,10 +150,10 @@ const massOf = ({ lines }: Part): number => lines.reduce((sum, { massG = 0 }) =>
 /** What a lighter part under a heavier one is called: the crumbs beneath a cheesecake are not what its balance is of. House list. */
 const BENEATH = /\b(?:base|crust)\b/i;
 
-/** A base that rises is a cake, and what lies on it without an egg is chilled on it: that is no crust under a filling. */
+/** A base that rises on eggs is a cake, and what lies on it without an egg is chilled on it: that is no crust under a filling. */
 function isBeneath(part: Part, parts: readonly Part[], larder: Larder): boolean {
   const holds = ({ lines }: Part, kind: FoodKind): boolean => lines.some(({ foodId }) => foodId !== undefined && larder.foods.get(foodId)?.kind === kind);
-  return BENEATH.test(part.heading) && !(holds(part, 'leavening') && !parts.some((other) => other !== part && holds(other, 'egg')));
+  return BENEATH.test(part.heading) && !(holds(part, 'leavening') && holds(part, 'egg') && !parts.some((other) => other !== part && holds(other, 'egg')));
 }
 
 /**
