@@ -1,4 +1,4 @@
-import type { ProductClass } from '@fellmist/core';
+import { heatTold, type ProductClass } from '@fellmist/core';
 import { type Bake, isOpen, ownPieces, type Stage, stepToDo } from '@fellmist/core/bake';
 import { SAY } from './words';
 
@@ -11,8 +11,11 @@ export function isToBake(heat: ProductClass['heat'] | undefined, bake: Bake | un
   return isHeated && !bake?.isFinished && bake?.yield === undefined && bake?.heated?.to === undefined;
 }
 
-/** Where the last step of the mixing leads: to the heat. Undefined for one that another step or food follows, where what a counted food weighed is still to be said, and for what is not heated: that is tasted first. */
+/** The words that the last step of the mixing goes on with: to the heat. Undefined for one that another step or food follows, where what a counted food weighed is still to be said, and for what is not heated: that is tasted first. */
 export function afterStep(step: Stage, bake: Bake, heat: ProductClass['heat'] | undefined): string | undefined {
   const isLast = !bake.lines.some(isOpen) && stepToDo({ ...bake, stagesDone: [...bake.stagesDone, step.id] }) === undefined;
-  return isLast && ownPieces(bake).length === 0 && isToBake(heat, bake) ? TABS[heat ?? 'none'] : undefined;
+  if (!isLast || ownPieces(bake).length > 0 || !isToBake(heat, bake)) return undefined;
+  const next = TABS[heat ?? 'none'];
+  // "Bake 45 minutes" is what comes now, and not done.
+  return heatTold([step.then]).isCooked ? next : SAY.doneThen(next);
 }

@@ -62,6 +62,7 @@ export class Weigh {
     const bake = this.desk.bake();
     return bake && this.judging() === undefined && this.chosen() === undefined ? stepToDo(bake) : undefined;
   });
+  /** What the large key says of the last step, which leads on. */
   protected readonly then = computed(() => {
     const [bake, step] = [this.desk.bake(), this.toDo()];
     return bake && step && afterStep(step, bake, this.desk.heat());
