@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { type Bake, type BakeLine, inWeighingOrder, moveInOrder, restAsPlanned, type Stage } from '@fellmist/core/bake';
+import { StepCautions } from '../parts/step-cautions';
 import { BakeDesk } from '../state/bakeDesk';
 import { showNumber } from '../ui/figures';
 import { type Binding, Keys } from '../ui/keys';
@@ -26,7 +27,7 @@ const ORDER_KEYS: readonly (Binding & { readonly by: -1 | 1 })[] = [
 /** The order in which it is mixed, step by step, mended by dragging or by the arrows. */
 @Component({
   selector: 'fm-mixing-order',
-  imports: [Button],
+  imports: [Button, StepCautions],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mixing-order.html',
   styleUrl: './mixing-order.less',
