@@ -165,7 +165,7 @@ export async function press(page: Page, name: string, how: 'click' | 'tap' = 'cl
 
 /** Chooses from a list that opens, by the words that are shown. */
 export async function choose(page: Page, fieldId: string, words: string): Promise<void> {
-  const field = `nz-select:has([id="${fieldId}"])`;
+  const field = `.ant-select:has([id="${fieldId}"])`;
   await page.waitForSelector(field);
   // A list that is still closing would be taken for the one that opens.
   await page.waitForFunction(() => document.querySelector('.ant-select-dropdown') === null);

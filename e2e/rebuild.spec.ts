@@ -179,7 +179,7 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     await page.keyboard.press('Escape');
     await sees(page, 'For the topping');
     await comes(async () => expect(await toNumber('energyKcal')).toBeGreaterThan(whole));
-    await choose(page, await page.$$eval('h3 nz-select input', (fields) => fields.at(-1)?.id ?? ''), 'left out of the sums');
+    await choose(page, await page.$$eval('h3 .ant-select input', (fields) => fields.at(-1)?.id ?? ''), 'left out of the sums');
     await page.waitForFunction((energy) => Number(document.querySelector('[data-figure="energyKcal"]')?.firstChild?.textContent) === energy, {}, whole);
     for (let i = 0; i < 4; i++) await press(page, 'Undo');
     await page.waitForFunction((count) => document.querySelectorAll('.rebuilt .food').length === count, {}, before.length);

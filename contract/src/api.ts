@@ -1,4 +1,4 @@
-import { ALLERGENS, CARB_COUNTS, type Counting, COUNTING, ENERGY_COUNTS, type Food, SCHOOLS, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
+import { ALLERGENS, CARB_COUNTS, type Counting, COUNTING, ENERGY_COUNTS, type Food, LIMITS, SCHOOLS, type Tables, type WordGroup, type Worksheet } from '@fellmist/core';
 import * as z from 'zod';
 import { type StoredPack, type StoredStock } from './larder';
 import { type StoredSettings } from './settings';
@@ -118,11 +118,11 @@ export interface SaveRequest {
 }
 
 /** A new name for a try. */
-export const labelSchema = z.strictObject({ label: z.string().trim().max(80) });
+export const labelSchema = z.strictObject({ label: z.string().trim().max(LIMITS.label) });
 
 export const saveSchema = z.strictObject({
   tryId: z.uuid(),
-  label: z.string().trim().max(80),
+  label: z.string().trim().max(LIMITS.label),
   worksheet: worksheetSchema,
   parentId: z.uuid().optional(),
   formulaId: z.uuid().optional(),

@@ -81,7 +81,7 @@ export const bakeEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     ...stamp,
     kind: z.literal('tasted'),
-    taster: z.string().trim().min(1).max(40),
+    taster: z.string().trim().min(1).max(LIMITS.person),
     overall: z.number().int().min(OVERALL.least).max(OVERALL.most).optional(),
     scales: z.partialRecord(z.enum(SCALES), z.number().int().min(JUST_ABOUT_RIGHT.least).max(JUST_ABOUT_RIGHT.most)),
     faults: z.array(z.string().min(1).max(40)).max(30),
@@ -105,7 +105,7 @@ export const bakeEventSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamp, kind: z.literal('portion cut'), massG: grams.positive(), name: words }),
   z.strictObject({ ...stamp, kind: z.literal('plated'), name: words, portions, toppings: z.array(topping).max(40), lines: z.array(lineSchema).max(40) }),
   z.strictObject({ ...stamp, kind: z.literal('kept'), place, portions, useBy: z.iso.date().optional() }),
-  z.strictObject({ ...stamp, kind: z.literal('eaten'), place: z.enum(['fridge', 'freezer', 'table']), portions, name: z.string().trim().max(40).optional() }),
+  z.strictObject({ ...stamp, kind: z.literal('eaten'), place: z.enum(['fridge', 'freezer', 'table']), portions, name: z.string().trim().max(LIMITS.person).optional() }),
   z.strictObject({ ...stamp, kind: z.literal('undone'), eventId: z.uuid() }),
   z.strictObject({ ...stamp, kind: z.literal('finished') }),
 ]) satisfies z.ZodType<BakeEvent>;
@@ -150,7 +150,7 @@ export interface KeptPortions {
 }
 
 /** A portion eaten, or that taken back: the event's id is the page's, its place in the list is the server's. */
-export const eatSchema = z.strictObject({ id: z.uuid(), place, name: z.string().trim().min(1).max(40).optional() });
+export const eatSchema = z.strictObject({ id: z.uuid(), place, name: z.string().trim().min(1).max(LIMITS.person).optional() });
 export const uneatSchema = z.strictObject({ id: z.uuid(), eventId: z.uuid() });
 export type Eat = z.infer<typeof eatSchema>;
 export type Uneat = z.infer<typeof uneatSchema>;

@@ -1,9 +1,9 @@
-import { type Food, type Formula, type Loss } from '@fellmist/core';
+import { type Food, type Formula, LIMITS, type Loss } from '@fellmist/core';
 import { MOST_SAMPLES, MOST_TASTERS, type Process, type SweetnessTold, type TasteScore, type Tasting } from '@fellmist/core/bake';
 import * as z from 'zod';
 
 const id = z.string().min(1).max(80);
-const taster = z.string().trim().min(1).max(40);
+const taster = z.string().trim().min(1).max(LIMITS.person);
 const code = z.string().regex(/^[1-9]\d\d$/, 'must be three digits');
 
 /** Tries tasted together behind codes. */

@@ -1,6 +1,7 @@
-import { ALLERGENS, CARB_COUNTS, COUNTRIES, ENERGY_COUNTS, type HouseholdSettings, MEASURE_SYSTEMS, SCHOOLS } from '@fellmist/core';
+import { ALLERGENS, CARB_COUNTS, COUNTRIES, ENERGY_COUNTS, type HouseholdSettings, LIMITS, MEASURE_SYSTEMS, SCHOOLS } from '@fellmist/core';
 import * as z from 'zod';
 
+const person = z.string().trim().min(1).max(LIMITS.person);
 const tempC = (low: number, high: number) => z.number().min(low, `The coldest is ${low} °C.`).max(high, `The warmest is ${high} °C.`);
 
 /** What a household settled once for all its devices. */
@@ -20,10 +21,8 @@ export const householdSchema = z.strictObject({
   scaleStepG: z.union([z.literal(0.1), z.literal(0.5), z.literal(1), z.literal(2), z.literal(5)]),
   freezerC: tempC(-40, -5),
   fridgeC: tempC(0, 12),
-  people: z.array(z.string().trim().min(1).max(40)).max(20).optional(),
-  diets: z
-    .record(z.string().trim().min(1).max(40), z.strictObject({ schools: z.array(z.enum(SCHOOLS)).max(SCHOOLS.length), excluded: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length) }))
-    .optional(),
+  people: z.array(person).max(20).optional(),
+  diets: z.record(person, z.strictObject({ schools: z.array(z.enum(SCHOOLS)).max(SCHOOLS.length), excluded: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length) })).optional(),
   weekIsOff: z.boolean().optional(),
   ovenSince: z.iso.datetime().optional(),
   ovenIsUneven: z.boolean().optional(),

@@ -77,7 +77,27 @@ describe('a control of the library', () => {
     expect([host.isFan(), held()]).toEqual([false, [false, false]]);
   });
 
+  test('a list that opens is seen at once, and made when a hand comes: it takes the place of what was seen, with the focus', async () => {
+    expect([fixture.debugElement.query(By.directive(Select)), shown()]).toEqual([null, 'A small one']);
+    document.body.append(element());
+    element().querySelector<HTMLInputElement>('#size')?.focus();
+    await fixture.whenStable();
+    expect([document.activeElement?.id, document.querySelectorAll('#size').length, document.activeElement?.closest('nz-select') !== null, shown()]).toEqual([
+      'size',
+      1,
+      true,
+      'A small one',
+    ]);
+  });
+
+  test('a press without a pointer opens it', async () => {
+    element().querySelector<HTMLElement>('fm-pick')?.click();
+    await fixture.whenStable();
+    expect(select().nzOpen).toBe(true);
+  });
+
   test('a list that says the same is the same list: nothing is made anew for it; one that says other things is taken', async () => {
+    element().querySelector('fm-pick')?.dispatchEvent(new Event('pointerenter'));
     const before = select().nzOptions;
     host.sizes.set(SIZES.map((one) => ({ ...one })));
     await fixture.whenStable();

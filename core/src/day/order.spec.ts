@@ -194,6 +194,16 @@ describe('the order of mixing', () => {
         .map(({ then }) => then)
         .slice(-2),
     ).toEqual(['Stir in the blueberries.', table.pan.then]);
+    // What was soaked is wet by then: it is not ground dry first [common practice: soaked oats are blended with their soak].
+    const soaked = readFormula(
+      'Oat cakes\n120 g rolled oats\n250 ml milk\n1 banana\n2 egg whites\n1 tsp oil for the pan\n\nSoak the oats in the milk overnight. In the morning blitz with everything else. Fry.',
+    );
+    const foods = new Map(allLines(soaked).map(({ id, foodId }) => [id, foodId]));
+    expect(mixingOrder(soaked, larder).map(({ words, then, lineIds }) => [words, then, lineIds.map((id) => foods.get(id))])).toEqual([
+      ['Soaked first, then in with the rest', 'Soak the oats in the milk overnight.', ['rolled-oats', 'whole-milk']],
+      ['All into the jar', 'Blend until smooth, scrape down once, and let the foam settle.', ['banana', 'egg-white']],
+      ['For the pan', table.pan.then, ['sunflower-oil']],
+    ]);
     // A part of one food kept back is no food kept back: the rest of it went in.
     expect(told('Blend all but a handful of the chips in the blender until smooth.')).toEqual([
       ['Blend until smooth, scrape down once, and let the foam settle.', ['chickpeas', 'almond-butter', 'oat-flour', 'chocolate-chips']],

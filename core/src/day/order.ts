@@ -29,6 +29,7 @@ interface Order {
 const ORDERS = table.orders as readonly Order[];
 const PAN_STAGE: Pick<Stage, 'id' | 'words' | 'then'> = table.pan;
 const isPan = ({ id }: Stage): boolean => id === PAN_STAGE.id;
+const AHEAD_STAGE: Pick<Stage, 'id' | 'words'> = table.ahead;
 const LAST_STAGE: Pick<Stage, 'words' | 'then'> = table.last;
 /** Letters of a title or step that are looked through. */
 const LONGEST_READ = 400;
@@ -36,9 +37,9 @@ const LONGEST_READ = 400;
 const LONGEST_PARAGRAPH = 4000;
 
 /** The order that title or method say themselves, whatever the class is. */
-function orderSaid({ title, method }: Formula): Order | undefined {
+function orderSaid({ title, method }: Formula): (Order & { readonly said: string }) | undefined {
   const told = [title, ...method].map((text) => text.slice(0, LONGEST_READ));
-  return ORDERS.find(({ said }) => said !== undefined && told.some((text) => new RegExp(said, 'i').test(text)));
+  return ORDERS.find((one): one is Order & { readonly said: string } => one.said !== undefined && told.some((text) => new RegExp(one.said ?? '', 'i').test(text)));
 }
 
 /** What a formula is blended or whipped in, by its own words or by the practice of its class [data/language/mixingOrders.json]; undefined where any bowl does. */
@@ -93,6 +94,8 @@ const STEP = 'step-';
 const [DRY, WET, ALL_TOGETHER] = [table.groups.dry, table.groups.wet, table.groups.all].map((pattern) => new RegExp(pattern, 'i')) as [RegExp, RegExp, RegExp];
 /** "Everything but the chips": what is kept back, and where in the same sentence it comes in after all. */
 const [KEPT, LATER] = [table.groups.kept, table.groups.later].map((pattern) => new RegExp(pattern, 'i')) as [RegExp, RegExp];
+/** What is readied before anything is blended: "soak the oats in the milk overnight". */
+const AHEAD = new RegExp(table.groups.ahead, 'i');
 /** Part of the lines that a method must name for its steps to be followed; else the class's own order is. House value. */
 const NAMED_ENOUGH = 0.6;
 
@@ -187,12 +190,30 @@ function keptLast(formula: Formula, steps: readonly ToldStep[], larder: Larder, 
   const at = steps.findIndex(({ kept }) => kept.size > 0);
   const kept = allLines(formula).filter((line) => namesOf(line, larder, former).some((names) => isNamed(steps[at]?.kept ?? new Set(), names)));
   if (kept.length === 0) return undefined;
-  const isKept = new Set(kept.map(({ id }) => id));
-  const rest = stagesOfClass({ ...formula, parts: formula.parts.map((part) => ({ ...part, lines: part.lines.filter(({ id }) => !isKept.has(id)) })) }, larder);
-  const tells = steps.slice(at + 1).find(({ words }) => kept.some((line) => namesOf(line, larder, former).some((names) => isNamed(words, names))));
+  const tells = steps.slice(at + 1).find((step) => kept.some((line) => isNamedBy(line, step, larder, former)));
   const last: Stage = { ...LAST_STAGE, id: 'kept', lineIds: kept.map(({ id }) => id), ...(tells ? { then: tells.text } : {}) };
+  const rest = stagesOfClass(without(formula, [last]), larder);
   return [...rest.filter((one) => !isPan(one)), last, ...rest.filter(isPan)];
 }
+
+const isNamedBy = (line: Line, { words }: ToldStep, larder: Larder, former: ReadonlyMap<string, string>): boolean =>
+  namesOf(line, larder, former).some((names) => isNamed(words, names));
+
+/** Before the step that says the order: what a step of its own soaks, the oats in the milk, is not ground dry with the rest. */
+function soakedFirst(formula: Formula, steps: readonly ToldStep[], said: RegExp, larder: Larder, former: ReadonlyMap<string, string>): readonly Stage[] {
+  const until = steps.findIndex(({ text }) => said.test(text));
+  const left = new Set(formula.parts.flatMap(({ id, lines }) => (id === IN_THE_PAN.id ? [] : lines)));
+  return (until < 0 ? steps : steps.slice(0, until)).flatMap((step, s): readonly Stage[] => {
+    const mine = AHEAD.test(step.text) ? [...left].filter((line) => isNamedBy(line, step, larder, former)) : [];
+    mine.forEach((line) => left.delete(line));
+    return mine.length === 0 ? [] : [{ id: `${AHEAD_STAGE.id}-${s}`, words: AHEAD_STAGE.words, lineIds: mine.map(({ id }) => id), then: step.text }];
+  });
+}
+
+const without = (formula: Formula, stages: readonly Stage[]): Formula => {
+  const gone = new Set(stages.flatMap(({ lineIds }) => lineIds));
+  return { ...formula, parts: formula.parts.map((part) => ({ ...part, lines: part.lines.filter(({ id }) => !gone.has(id)) })) };
+};
 
 function orderAnew(whole: Formula, larder: Larder, former: ReadonlyMap<string, string>): readonly Stage[] {
   const formula = { ...whole, parts: whole.parts.filter((part) => !isServedAsItIs(part, whole, larder)) };
@@ -202,9 +223,14 @@ function orderAnew(whole: Formula, larder: Larder, former: ReadonlyMap<string, s
   const lines = mixed.flatMap((part) => part.lines);
   const pan = byClass.filter(isPan);
   const told = stepsOf(formula.method).map(toldStep);
-  const isSaid = orderSaid(formula) !== undefined;
-  const back = isSaid ? keptLast(formula, told, larder, former) : undefined;
-  if (back) return back;
+  const order = orderSaid(formula);
+  const isSaid = order !== undefined;
+  if (order) {
+    const ahead = soakedFirst(formula, told, new RegExp(order.said, 'i'), larder, former);
+    const rest = without(formula, ahead);
+    const back = keptLast(rest, told, larder, former);
+    if (back || ahead.length > 0) return [...ahead, ...(back ?? stagesOfClass(rest, larder))];
+  }
   // A single sentence is an order only where all goes in at once.
   if (told.length === 0 || (told.length === 1 && (isSaid || !ALL_TOGETHER.test(told[0]?.text ?? ''))) || lines.length === 0) return byClass;
   const dryStage = new Set(byClass.filter(({ words }) => /dry|flour|powder/i.test(words)).flatMap(({ lineIds }) => lineIds));

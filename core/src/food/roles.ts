@@ -1,8 +1,9 @@
+import table from '@fellmist/language/sweeteners.json' with { type: 'json' };
 import { type Mark } from '../quantity';
 
-/** Intense sweeteners, whose sweetness saturates with concentration. */
-export const INTENSE = ['sucralose', 'rebaudioside-a', 'stevioside', 'mogroside', 'aspartame', 'acesulfame-k', 'saccharin', 'cyclamate'] as const;
-export type Intense = (typeof INTENSE)[number];
+export type Intense = keyof typeof table.intense;
+/** Intense sweeteners, whose sweetness saturates with concentration: those whose curve the table knows. */
+export const INTENSE = Object.keys(table.intense) as readonly Intense[];
 
 /**
  * What a food does beside what it holds, per gram of it as it is.

@@ -1,10 +1,10 @@
 import { allLines, type Formula } from './formula';
 
 /**
- * The most that a formula may hold, the same wherever it is read, edited or stored: generous, so that no home recipe meets
- * them. House values.
+ * The most that a formula may hold, and how many letters the name of a person and the label of a try have, the same wherever they are
+ * read, edited or stored: generous, so that no home recipe meets them. House values.
  */
-export const LIMITS = { title: 300, text: 20_000, line: 4_000, lines: 1_000, parts: 200, steps: 2_000, portions: 100_000 } as const;
+export const LIMITS = { title: 300, text: 20_000, line: 4_000, lines: 1_000, parts: 200, steps: 2_000, portions: 100_000, person: 40, label: 80 } as const;
 
 const said = (count: number): string => count.toLocaleString('en');
 

@@ -13,6 +13,7 @@ describe('the tin that a method names', () => {
     ['Scrape into an 8-inch square pan.', '20 cm square tin', 1],
     ['Grease a 9 x 5-inch loaf pan.', '23 x 13 cm loaf tin', 1],
     ['Spoon into a lined 2lb loaf tin.', '23 x 13 cm loaf tin', 1],
+    ['Fold in the flours. 2lb tin, 170C 50 mins.', '23 x 13 cm loaf tin', 1],
     ['Turn into a 450 g loaf tin.', '15.5 x 9.5 cm loaf tin (1 lb)', 1],
     ['Pour into a 23 cm pie dish. Bake at 180 C for 45 minutes.', '23 cm pie dish', 1],
     ['Line a 24cm springform tin.', '24 cm springform', 1],

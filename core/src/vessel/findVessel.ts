@@ -49,6 +49,8 @@ const ONE_SIDE = new RegExp(`(\\d+(?:[.,]\\d+)?)\\s*-?\\s*${UNIT}(?![a-z])`, 'i'
 const HOLES =
   /\b(\d{1,2}|four|six|eight|twelve)\b[\s-]*(?:hole|cup|well|count)?[\s-]+(?:(?:small|large|greased|buttered|silicone|standard|\d+\s*(?:ml|oz))\s+)*(muffin|cupcake|ramekins?|mou?lds)/i;
 const POUNDS = /\b(?:([12])\s*-?\s*lb|(450|900)\s*-?\s*g)\b/i;
+/** "A lined 2 lb tin": a tin that goes by pounds is a loaf tin [common practice]. */
+const POUNDS_OF_TIN = /\b[12]\s*-?\s*lb\.?\s+(?:tin|pan)/i;
 /** "Two 20 cm tins", "2 x 8-inch pans". */
 const SO_MANY = /\b(two|three|[23])\s*[x×]?\s+(?=\d[^.;]*\b(?:tins|pans|dishes)\b)/;
 const FEW: Readonly<Record<string, number>> = { two: 2, three: 3, four: 4, six: 6, eight: 8, twelve: 12 };
@@ -84,7 +86,7 @@ function meant(words: string, tin: string, vessels: readonly Vessel[]): { readon
     return fit[0] && { vessel: fit[0], count: places / fit[0].places };
   }
   const sides = sidesIn(words.replace(SO_MANY, ' '));
-  const pounds = /loaf/.test(words) ? POUNDS.exec(words) : null;
+  const pounds = /loaf/.test(words) || POUNDS_OF_TIN.test(words) ? POUNDS.exec(words) : null;
   const isFrying = /frying|skillet/.test(words);
   const fit = vessels.filter(({ use }) => use === (isFrying ? 'griddle' : 'bake'));
   const [, many = '1'] = SO_MANY.exec(words) ?? [];

@@ -42,15 +42,21 @@ function placesFilled(vessel: Vessel, count: number, { rawMl, pieces = 0 }: Batt
   return Math.min(Math.max(best, 1), all);
 }
 
+/** What a vessel is there for with this class: a frying pan that goes into the oven is a tin, and no griddle stands in for it. */
+function useFor({ use }: Vessel, product?: ProductClass): Vessel['use'] {
+  return use === 'griddle' && product?.heat === 'oven' ? 'bake' : use;
+}
+
 /**
  * How a mix sits in a vessel, or in several of it: how full, how deep, and whether that is what its class wants. An estimate. Where
  * the class wants nothing, or the recipe names the tin itself (`isGiven`), a thin sheet is as good as a deep cake: only what runs over is wrong.
  */
 export function fitOf(vessel: Vessel, count: number, volume: BatterVolume, product?: ProductClass, isGiven = false): Fit {
-  const isOpen = vessel.use === 'bake' && (isGiven || product?.volume?.fill === undefined);
+  const use = useFor(vessel, product);
+  const isOpen = use === 'bake' && (isGiven || product?.volume?.fill === undefined);
   const wanted = wantedFill(vessel, product);
   const filled = placesFilled(vessel, count, volume, wanted, product);
-  const [rawMl, risenMl] = [volume.rawMl / filled, (vessel.use === 'bake' || vessel.use === 'churn' ? volume.risenMl : volume.rawMl) / filled];
+  const [rawMl, risenMl] = [volume.rawMl / filled, (use === 'bake' || use === 'churn' ? volume.risenMl : volume.rawMl) / filled];
   const [raw, risen] = [rawMl / placeMl(vessel), risenMl / placeMl(vessel)];
   const state = risen > RUNS_OVER || raw > 1 ? 'over' : isOpen ? 'good' : raw > wanted[1] * (1 + SLACK) ? 'full' : raw < wanted[0] * (1 - SLACK) ? 'thin' : 'good';
   return { vessel, count, filled, raw, risen, rawCm: depthCm(vessel, rawMl), risenCm: depthCm(vessel, risenMl), wanted, state };
@@ -71,8 +77,9 @@ export function goesIn(vessel: Vessel, ml: number): number {
 /** Of vessels for the same use, the one that a mix fits best; undefined where none holds it as its class wants. */
 export function betterVessel(vessels: readonly Vessel[], chosen: Fit, volume: BatterVolume, product?: ProductClass): Fit | undefined {
   const middle = (chosen.wanted[0] + chosen.wanted[1]) / 2;
+  const wanted = useFor(chosen.vessel, product);
   return vessels
-    .filter(({ id, use, places }) => use === chosen.vessel.use && id !== chosen.vessel.id && (places === 1) === (chosen.vessel.places === 1))
+    .filter(({ id, use, places }) => use === wanted && id !== chosen.vessel.id && (places === 1) === (chosen.vessel.places === 1))
     .map((vessel) => fitOf(vessel, 1, volume, product))
     .filter(({ state }) => state === 'good')
     .sort((a, b) => Math.abs(a.raw - middle) + likeness(a.vessel, chosen.vessel) - Math.abs(b.raw - middle) - likeness(b.vessel, chosen.vessel))[0];

@@ -160,6 +160,11 @@ describe('what a batter fills', () => {
       expect(fit.state).toBe('good');
       expect(fitWords(fit, sheet, vessels, loafClass)).not.toMatch(/take|times the batch/);
     }
+    // A pan that goes into the oven is a tin: never is a griddle offered for it [common practice].
+    const skillet = vessels.find(({ name }) => name === '20 cm frying pan') as Vessel;
+    const cookie = { ...loafVolume, rawMl: 300, risenMl: 450 };
+    expect(fitOf(skillet, 1, cookie, loafClass, true).state).toBe('good');
+    expect(vessels.find(({ id }) => id === betterVessel(vessels, fitOf(skillet, 1, cookie, loafClass), cookie, loafClass)?.vessel.id)?.use).toBe('bake');
     const flood = { ...sheet, rawMl: sheet.rawMl * 8, risenMl: sheet.risenMl * 8 };
     expect([fitOf(tray, 1, flood, loafClass, true).state, fitOf(tray, 1, flood).state]).toEqual(['over', 'over']);
   });

@@ -38,6 +38,8 @@ const ROWS: readonly { readonly key: FigureKey; readonly name: string; readonly 
 ];
 /** A difference of less is not told. */
 const TOLD_KCAL = 1;
+/** Names that are offered beside the way to the tasting sheet, which knows the others. */
+const MOST_OFFERED = 3;
 /** Of portions: what a division leaves over is no portion. */
 const A_CRUMB = 0.05;
 
@@ -171,6 +173,9 @@ export class AfterDesk {
       .filter(Boolean)
       .join(' '),
   );
+  /** Where it is tasted, and by whom that may be, a press each: those with a plate of it come first. */
+  protected readonly sheet = computed(() => ['/book/taste', this.desk.stored()?.id]);
+  protected readonly tasters = computed(() => this.desk.tasters().slice(0, MOST_OFFERED));
   protected readonly stockWords = computed(() => {
     const stock = this.stock();
     if (!stock) return undefined;
@@ -284,7 +289,7 @@ export class AfterDesk {
   }
 
   protected finish(): void {
-    this.desk.tell({ kind: 'finished' });
+    if (!this.bake().isFinished) this.desk.tell({ kind: 'finished' });
   }
 
   protected note(text: string): void {

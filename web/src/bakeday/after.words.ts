@@ -33,6 +33,8 @@ export const SAY = {
   equalOnes: 'equal ones',
   finish: 'Finish this bake',
   finishAndTaste: 'Finish and taste',
+  asTaster: (a: Shown) => said`as ${a}`,
+  tasteItAs: (a: Shown) => said`Taste it as ${a}`,
   freezer: 'freezer',
   fridge: 'fridge',
   fromFreezer: (a: Shown) => said`From the freezer: ${a}`,

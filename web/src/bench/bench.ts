@@ -1,6 +1,6 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
-import { allLines, type Decision, type Line } from '@fellmist/core';
+import { allLines, type Decision, LIMITS, type Line } from '@fellmist/core';
 import { Store } from '@ngrx/store';
 
 import { benchActions, benchFeature } from '../state/bench.feature';
@@ -32,7 +32,7 @@ function labelFor(decisions: readonly Decision[], before: number, nameOf: (id: s
   const names = decisions
     .slice(before)
     .flatMap(({ proposal, outcome }) => (outcome !== 'refused' && proposal.action.kind === 'replace' ? [nameOf(proposal.action.to[0]?.foodId ?? '') ?? ''] : []));
-  return names.filter(Boolean).join(', ').slice(0, 80) || SAY.amountsChanged;
+  return names.filter(Boolean).join(', ').slice(0, LIMITS.label) || SAY.amountsChanged;
 }
 
 type Panel =

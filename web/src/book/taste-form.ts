@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredTasting } from '@fellmist/contract';
-import { namesOnce } from '@fellmist/core';
-import { faultsFor, inOrder, type Scale, scalesFor, standingEvents, tastedOf } from '@fellmist/core/bake';
+import { LIMITS } from '@fellmist/core';
+import { faultsFor, type Scale, scalesFor } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
 import { bakeFeature } from '../state/bake.feature';
@@ -17,8 +17,6 @@ import { Value } from '../ui/zorro/value';
 import { ANSWERS, SAY, SCALE_WORDS } from './words';
 
 const NONE = '';
-/** Letters that the name of a taster takes. */
-const MOST_NAME = 40;
 
 /** A taster's own form, made for a phone that is handed round: what is kept is told at once, and the form is empty for the next. */
 @Component({
@@ -30,6 +28,7 @@ const MOST_NAME = 40;
 })
 export class TasteForm {
   protected readonly say = SAY;
+  protected readonly mostLetters = LIMITS.person;
   protected readonly desk = inject(BakeDesk);
   protected readonly faults = computed(() => faultsFor(this.desk.product(), this.desk.heat()));
   private readonly store = inject(Store);
@@ -37,7 +36,7 @@ export class TasteForm {
   private readonly asking = inject(Asking);
   private readonly router = inject(Router);
   readonly bakeId = input.required<string>();
-  /** Where it is tasted behind codes: the tasting, and who tastes. */
+  /** Where it is tasted behind codes the tasting; and who tastes, where that is known. */
   readonly tasting = input<string>();
   readonly who = input<string>();
   private readonly sheets = signal<StoredTasting['tasting']['sheets']>([]);
@@ -54,14 +53,11 @@ export class TasteForm {
   protected readonly note = signal('');
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly told = signal<string | undefined>(undefined);
-  /** Who has tasted it, with what they gave overall. */
-  protected readonly before = computed(() => tastedOf(standingEvents(inOrder(this.desk.events()))).map(({ taster, overall }) => ({ taster, overall })));
-  /** Who may taste next: whoever has a plate of it, the household, and whoever ate or tasted before, each until they have. */
-  protected readonly next = computed(() => {
-    const done = new Set(this.before().map(({ taster }) => taster.toLowerCase()));
-    const served = (this.desk.bake()?.plates ?? []).map(({ name }) => name);
-    return namesOnce([...served, ...this.desk.people()].map((name) => name.slice(0, MOST_NAME))).filter((name) => !done.has(name.toLowerCase()));
-  });
+  /** They were the last to taste: to the tries once the server has heard it. */
+  private readonly goesOn = signal(false);
+  private readonly isEmpty = computed(() => this.overall() === NONE && Object.keys(this.given()).length === 0 && this.ticked().size === 0);
+  /** Nobody has begun to taste: whoever has is not led away. */
+  private readonly isBlank = computed(() => this.isEmpty() && this.taster() === '' && this.note() === '');
   protected readonly formulaId = computed(() => this.desk.events().find((event) => event.kind === 'planned')?.formulaId);
 
   constructor() {
@@ -71,7 +67,15 @@ export class TasteForm {
     });
     effect(() => {
       const [id, who] = [this.tasting(), this.who()];
-      if (id !== undefined) untracked(() => this.openSheet(id, who ?? ''));
+      untracked(() => {
+        if (id !== undefined) this.openSheet(id, who ?? '');
+        else if (who !== undefined) this.taster.set(who);
+      });
+    });
+    effect(() => {
+      const formulaId = this.formulaId();
+      const isHeard = this.desk.waiting().length === 0 && this.desk.refused() === undefined;
+      if (this.goesOn() && isHeard && formulaId !== undefined && this.isBlank()) untracked(() => void this.router.navigate(['/book', formulaId]));
     });
   }
 
@@ -108,11 +112,10 @@ export class TasteForm {
     this.given.update((given) => ({ ...given, [scale]: value }));
   }
 
-  protected keep(): void {
+  protected keep(goesOn = false): void {
     const taster = this.taster().trim();
     const scales = Object.fromEntries(Object.entries(this.given()).map(([scale, value]) => [scale, Number(value)]));
-    const isEmpty = this.overall() === NONE && Object.keys(scales).length === 0 && this.ticked().size === 0;
-    this.fault.set(taster === '' ? SAY.whoTastes : isEmpty ? SAY.nothingGiven : undefined);
+    this.fault.set(taster === '' ? SAY.whoTastes : this.isEmpty() ? SAY.nothingGiven : undefined);
     if (this.fault() !== undefined) return;
     const text = this.note().trim();
     this.desk.tell({
@@ -124,6 +127,7 @@ export class TasteForm {
       ...(text === '' ? {} : { text }),
     });
     this.told.set(SAY.isKept(taster));
+    this.goesOn.set(goesOn);
     this.taster.set('');
     this.overall.set(NONE);
     this.given.set({});

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredTasting } from '@fellmist/contract';
-import { namesOnce } from '@fellmist/core';
+import { LIMITS, namesOnce } from '@fellmist/core';
 import { leastRight, MOST_SAMPLES, MOST_TASTERS, oddOneSheets, scoreSheets, type Tasting } from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { Asking } from '../state/asking';
@@ -57,7 +57,7 @@ export class TastingNew {
   protected readonly tasters = computed(() => {
     const names = this.names()
       .split(/[,;\n]/)
-      .map((name) => name.trim().slice(0, 40));
+      .map((name) => name.trim().slice(0, LIMITS.person));
     return namesOnce(names).slice(0, MOST_TASTERS);
   });
   /** What so few tasters can tell at all. */

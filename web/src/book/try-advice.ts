@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import type { StoredFormula } from '@fellmist/contract';
-import { type Pack, proposalWords, settleOpen, testShowing, type Worksheet } from '@fellmist/core';
+import { LIMITS, type Pack, proposalWords, settleOpen, testShowing, type Worksheet } from '@fellmist/core';
 import {
   type Advice,
   asPoured,
@@ -33,8 +33,6 @@ import { SAY, SCALE_WORDS } from './words';
 const testId = (bakeId: string): string => `try-${bakeId}`.slice(0, 40);
 
 const NOTHING = { scores: [] };
-/** Letters that the label of a try takes. */
-const MOST_LABEL = 80;
 
 /** What to try next after two tries, and why the later one came out as it did: each a press away from the Bench. */
 @Component({
@@ -235,7 +233,7 @@ export class TryAdvice {
         }
         // What lay unsaved on the Bench is one step of undo beneath it: a save would let that go.
         const { past, saved } = this.bench();
-        if (label !== undefined && past.at(-1)?.sheet === saved) this.store.dispatch(benchActions.save({ label: label.slice(0, MOST_LABEL) }));
+        if (label !== undefined && past.at(-1)?.sheet === saved) this.store.dispatch(benchActions.save({ label: label.slice(0, LIMITS.label) }));
         void this.router.navigate(['/bench', formulaId]);
       });
   }

@@ -66,6 +66,7 @@ export const SAY = {
   justTwo: 'Choose just two tries: one of them stands there twice.',
   keepTry: 'Keep it',
   kept: 'Keep my scores',
+  keptAndOn: 'Keep them, and on to its tries',
   layItOut: 'Lay it out',
   learnsFrom: 'Weigh what comes out, taste, test a pack’s thirst, log the oven: each teaches something.',
   leastLiked: '1 not at all, 9 extremely',

@@ -1,13 +1,15 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
+import type { Worksheet } from '@fellmist/core';
 import type { BenchState } from '../state/bench.feature';
+import { Screen } from '../ui/screen';
 import { Button } from '../ui/zorro/button';
 import { SAY } from './words';
 
-/** A second press on Save is not yet one on what takes its place, milliseconds. */
+/** Where Bake it takes the place of Save a second press on that is not yet one on this, milliseconds. */
 const REST_MS = 800;
 
-/** Save; and once there has been nothing to save for a moment the next step, to bake it, where the eye looks for the next step. */
+/** Save, and the next step, to bake it, which saves first what is unsaved: both always in their places. A narrow screen has room for one of them, Save while there is something to save. */
 @Component({
   selector: 'fm-save-or-bake',
   imports: [Button],
@@ -18,22 +20,45 @@ const REST_MS = 800;
 export class SaveOrBake {
   protected readonly say = SAY;
   private readonly router = inject(Router);
+  protected readonly screen = inject(Screen);
   readonly state = input.required<BenchState>();
   readonly unsaved = input.required<boolean>();
   readonly saved = output();
   protected readonly isAtRest = signal(false);
+  /** What was unsaved when it was pressed: the bake begins once just that is saved, or not at all where it could not be, or was changed meanwhile. */
+  private readonly toBake = signal<Worksheet | undefined>(undefined);
+  protected readonly canBake = computed(() => {
+    const { saving, saved, waiting, conflict } = this.state();
+    return saved !== undefined && !conflict && waiting.length === 0 && (saving === 'idle' || saving === 'saving');
+  });
+  private readonly isSaved = computed(() => this.canBake() && !this.unsaved() && this.state().saving === 'idle');
 
   constructor() {
     effect((ended) => {
-      const { saving, saved, waiting } = this.state();
       this.isAtRest.set(false);
-      if (this.unsaved() || saving !== 'idle' || !saved || waiting.length > 0) return;
+      if (!this.canBake()) this.toBake.set(undefined);
+      if (!this.isSaved()) return;
+      const toBake = untracked(this.toBake);
+      this.toBake.set(undefined);
+      if (toBake !== undefined && toBake === this.state().saved) {
+        this.bakeIt();
+        return;
+      }
       const rest = setTimeout(() => this.isAtRest.set(true), REST_MS);
       ended(() => clearTimeout(rest));
     });
   }
 
-  protected bakeIt(): void {
+  protected goOn(): void {
+    if (this.isSaved()) {
+      this.bakeIt();
+      return;
+    }
+    this.toBake.set(this.state().present);
+    if (this.unsaved() && this.state().saving === 'idle') this.saved.emit();
+  }
+
+  private bakeIt(): void {
     void this.router.navigate(['/bakes'], { queryParams: { of: this.state().formulaId } });
   }
 }

@@ -122,6 +122,7 @@ export const SAY = {
   settledWith: (a: Shown, b: Shown) => said`Settled with ${a} ${b}.`,
   settleTheBalanceMarksWhat: 'Settle: the balance marks what left its band. Take what it offers, or “Settle all” for the smallest set. Where nothing is marked, go on.',
   save: 'Save',
+  saveAndBake: 'Save and bake it',
   shape: 'Shape',
   shapeBowl: 'bowl',
   shapeCups: 'cups, ramekins, moulds',

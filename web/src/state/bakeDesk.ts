@@ -8,6 +8,7 @@ import {
   type Formula,
   ingredientsIn,
   heatOf,
+  LIMITS,
   type Line,
   mainPart,
   massOf,
@@ -17,7 +18,20 @@ import {
   USUAL_COLD,
   whip,
 } from '@fellmist/core';
-import { type Bake, type BakeAct, type BakeEvent, type BakeLine, type BatterVolume, foldBake, nextTurn, type Vessel, volumeOf } from '@fellmist/core/bake';
+import {
+  type Bake,
+  type BakeAct,
+  type BakeEvent,
+  type BakeLine,
+  type BatterVolume,
+  foldBake,
+  inOrder,
+  nextTurn,
+  standingEvents,
+  tastedOf,
+  type Vessel,
+  volumeOf,
+} from '@fellmist/core/bake';
 import { Store } from '@ngrx/store';
 import { type Answer, Asking } from './asking';
 import { bakeActions } from './bake.actions';
@@ -40,6 +54,14 @@ export class BakeDesk {
   /** The household, and whoever ate or tasted of late: each is one press. */
   readonly people = computed(() => namesOnce([...(this.preferences.settings().people ?? []), ...(this.stored()?.eaters ?? [])]));
   readonly events = this.store.selectSignal(bakeFeature.selectEvents);
+  /** Who has tasted it, with what they gave overall. */
+  readonly tasted = computed(() => tastedOf(standingEvents(inOrder(this.events()))).map(({ taster, overall }) => ({ taster, overall })));
+  /** Who may taste next: whoever has a plate of it, the household, and whoever ate or tasted before, each until they have. */
+  readonly tasters = computed(() => {
+    const done = new Set(this.tasted().map(({ taster }) => taster.toLowerCase()));
+    const served = (this.bake()?.plates ?? []).map(({ name }) => name);
+    return namesOnce([...served, ...this.people()].map((name) => name.slice(0, LIMITS.person))).filter((name) => !done.has(name.toLowerCase()));
+  });
   readonly waiting = this.store.selectSignal(bakeFeature.selectWaiting);
   readonly isLive = this.store.selectSignal(bakeFeature.selectIsLive);
   readonly refused = this.store.selectSignal(bakeFeature.selectRefused);

@@ -101,8 +101,6 @@ export const lookInto = createEffect(
 );
 
 const COPIED = SAY.copy;
-/** A try's name holds so many letters. */
-const MOST_NAME = 80;
 
 export const copyFormula = createEffect(
   (actions = inject(Actions), api = inject(Api), router = inject(Router), store = inject(Store)) =>
@@ -115,7 +113,7 @@ export const copyFormula = createEffect(
             tap(({ worksheet }) => {
               const title = worksheet.rebuild.title.slice(0, LIMITS.title - COPIED.length) + COPIED;
               store.dispatch(benchActions.placed({ id: newId, sheet: { ...worksheet, rebuild: { ...worksheet.rebuild, title } } }));
-              void router.navigate(['/bench', newId]).then(() => store.dispatch(benchActions.save({ label: SAY.copiedFrom(entry.title).slice(0, MOST_NAME) })));
+              void router.navigate(['/bench', newId]).then(() => store.dispatch(benchActions.save({ label: SAY.copiedFrom(entry.title).slice(0, LIMITS.label) })));
             }),
           ),
         ),

@@ -12,6 +12,7 @@ export const ICONS = {
   moon: 'M15.8 12.4a6.6 6.6 0 0 1-8.2-8.2 6.6 6.6 0 1 0 8.2 8.2z',
   keys: 'M2.5 5.5h15v9h-15zM5.5 8.5h.1M8.5 8.5h.1M11.5 8.5h.1M14.5 8.5h.1M6.5 11.5h7',
   find: 'M8.500 3.500a5 5 0 1 0 0 10 5 5 0 0 0 0-10zM12.200 12.200l4.800 4.800',
+  open: 'M2 6l8 8 8-8',
 } as const;
 
 export type IconName = keyof typeof ICONS;

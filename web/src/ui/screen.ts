@@ -5,6 +5,8 @@ import { DestroyRef, inject, Injectable, type Signal, signal } from '@angular/co
 export class Screen {
   private readonly destroyed = inject(DestroyRef);
   readonly isSmall = this.follow('(max-width: 720px)');
+  /** Too narrow for all that may stand in the head of a place. */
+  readonly isNarrow = this.follow('(max-width: 1199px)');
   readonly isDark = this.follow('(prefers-color-scheme: dark)');
 
   private follow(words: string): Signal<boolean> {
