@@ -5,14 +5,10 @@ import { type Worksheet } from '@fellmist/core';
 import { openDB } from 'idb';
 import { DraftBook } from '../src/state/draftBook';
 import { PackDrafts, SheetDrafts } from '../src/state/drafts';
+import { bareSheet } from './bareSheet';
 
 // A browser has it; the test's window has not.
 globalThis.structuredClone ??= <T>(value: T): T => deserialize(serialize(value)) as T;
-
-function sheet(title: string): Worksheet {
-  const formula = { title, portions: 1, portionWord: 'batch', measures: 'us' as const, parts: [{ id: 'p1', heading: '', lines: [] }], method: [], notes: [] };
-  return { original: formula, rebuild: formula, open: [], decisions: [] };
-}
 
 /** Locks that tabs hold, as a browser tells of them; this tab's own is among them. */
 const held = new Set<string>();
@@ -41,7 +37,7 @@ const titleOf = async (drafts: SheetDrafts, of: string): Promise<string | undefi
   const found = await drafts.find(of);
   return found?.kind === 'read' ? found.draft.body.rebuild.title : found?.kind;
 };
-const keep = (drafts: SheetDrafts, of: string, title: string, base?: string): Promise<void> => drafts.keep({ of, base, title, body: sheet(title) });
+const keep = (drafts: SheetDrafts, of: string, title: string, base?: string): Promise<void> => drafts.keep({ of, base, title, body: bareSheet(title) });
 
 describe('what is left unsaved in a browser', () => {
   beforeEach(async () => {
@@ -84,12 +80,12 @@ describe('what is left unsaved in a browser', () => {
   test('after a save: what was sent is no draft any more; what was typed since grows from it', async () => {
     const { sheets } = openTab();
     await keep(sheets, 'f1', 'sent', 'r1');
-    await sheets.settle('f1', sheet('sent'), 'r2');
+    await sheets.settle('f1', bareSheet('sent'), 'r2');
     expect(await sheets.find('f1')).toBeUndefined();
     await keep(sheets, 'f1', 'typed on', 'r1');
-    await sheets.settle('f1', sheet('sent'), 'r2');
+    await sheets.settle('f1', bareSheet('sent'), 'r2');
     expect(await sheets.find('f1')).toMatchObject({ draft: { title: 'typed on', base: 'r2' } });
-    await sheets.settle('nothing here', sheet('sent'), 'r2');
+    await sheets.settle('nothing here', bareSheet('sent'), 'r2');
   });
 
   test('the list tells one a thing, the newest; what is thrown away can be put back whole', async () => {
@@ -128,7 +124,7 @@ test('sheets that an earlier version kept are still there after the upgrade', as
       db.createObjectStore('draft', { keyPath: 'key' }).createIndex('formula', 'formulaId');
     },
   });
-  await old.put('draft', { key: 'f9 tab', formulaId: 'f9', tabId: 'long gone', headId: 'r4', title: 'From before', sheet: sheet('From before'), at: 5 });
+  await old.put('draft', { key: 'f9 tab', formulaId: 'f9', tabId: 'long gone', headId: 'r4', title: 'From before', sheet: bareSheet('From before'), at: 5 });
   old.close();
   const { sheets } = openTab();
   expect(await sheets.find('f9')).toMatchObject({ kind: 'read', draft: { of: 'f9', base: 'r4', title: 'From before' } });

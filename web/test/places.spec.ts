@@ -2,7 +2,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { type RemovedThing, type ShelfEntry, type ShelfPage, type ShelfQuery, type StoredFormula } from '@fellmist/contract';
-import { LIMITS, type Worksheet } from '@fellmist/core';
+import { LIMITS } from '@fellmist/core';
 import { provideEffects } from '@ngrx/effects';
 import { type Action, provideStore, ScannedActionsSubject, Store } from '@ngrx/store';
 import { type Observable, of, Subject, throwError } from 'rxjs';
@@ -15,11 +15,8 @@ import * as removedEffects from '../src/state/removed.effects';
 import { removedActions, removedFeature } from '../src/state/removed.feature';
 import * as shelfEffects from '../src/state/shelf.effects';
 import { shelfActions, shelfFeature } from '../src/state/shelf.feature';
+import { bareSheet } from './bareSheet';
 
-function sheet(title: string): Worksheet {
-  const formula = { title, portions: 1, portionWord: 'batch', measures: 'us' as const, parts: [], method: [], notes: [] };
-  return { original: formula, rebuild: formula, open: [], decisions: [] };
-}
 const entry = (id: string, title: string): ShelfEntry => ({
   id,
   title,
@@ -71,7 +68,7 @@ class ToldApi {
   }
   formula(id: string): Observable<StoredFormula> {
     const thisTry = { id: 'r1', number: 1, label: '', createdAt: '2026-11-26T10:00:00Z' };
-    return this.answer(`formula ${id}`, { id, thisTry, tries: [thisTry], worksheet: sheet(this.title) });
+    return this.answer(`formula ${id}`, { id, thisTry, tries: [thisTry], worksheet: bareSheet(this.title) });
   }
   putPicture(id: string, { size }: Blob): Observable<{ readonly picturedAt: string }> {
     return this.answer(`picture of ${id}, ${size} bytes`, { picturedAt: '2026-11-27T10:00:00Z' });

@@ -1,12 +1,14 @@
 import { Component, signal } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import type { Worksheet } from '@fellmist/core';
 import { SaveOrBake } from '../src/parts/save-or-bake';
 import { type BenchState, emptyBench } from '../src/state/bench.feature';
 import { Screen } from '../src/ui/screen';
+import { bareSheet } from './bareSheet';
 
-const [SHEET, EDITED, AGAIN] = [{}, {}, {}] as readonly [Worksheet, Worksheet, Worksheet];
+const SHEET = bareSheet('Loaf');
+const EDITED = bareSheet('Loaf');
+const AGAIN = bareSheet('Loaf');
 
 @Component({
   selector: 'fm-host',

@@ -3,7 +3,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { type TryHead, type SaveRequest, type StoredFormula, type StoredSettings } from '@fellmist/contract';
-import { FIRST_SETTINGS, type HouseholdSettings, type Worksheet } from '@fellmist/core';
+import { FIRST_SETTINGS, type HouseholdSettings } from '@fellmist/core';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore, Store } from '@ngrx/store';
 import { firstValueFrom, type Observable, Subject } from 'rxjs';
@@ -20,6 +20,7 @@ import { householdActions } from '../src/state/household.actions';
 import { householdFeature } from '../src/state/household.feature';
 import { larderFeature } from '../src/state/larder.feature';
 import { Preferences } from '../src/state/preferences';
+import { bareSheet } from './bareSheet';
 
 interface Sent {
   readonly id: string | undefined;
@@ -63,11 +64,6 @@ class SlowApi {
     this.sent.push({ id, headId, request, answer });
     return answer;
   }
-}
-
-function sheet(title: string): Worksheet {
-  const formula = { title, portions: 1, portionWord: 'batch', measures: 'us' as const, parts: [], method: [], notes: [] };
-  return { original: formula, rebuild: formula, open: [], decisions: [] };
 }
 
 const head = (id: string, number: number): TryHead => ({ id, number, label: '', createdAt: '2026-11-24T10:00:00Z' });
@@ -120,9 +116,9 @@ describe('saving', () => {
   });
 
   test('an answer that comes when another formula lies on the bench does not touch it; that one is saved as itself', async () => {
-    store.dispatch(benchActions.placed({ id: 'first', sheet: sheet('first') }));
+    store.dispatch(benchActions.placed({ id: 'first', sheet: bareSheet('first') }));
     store.dispatch(benchActions.save({ label: '' }));
-    store.dispatch(benchActions.placed({ id: 'second', sheet: sheet('second') }));
+    store.dispatch(benchActions.placed({ id: 'second', sheet: bareSheet('second') }));
     await answer(0);
     expect(await state()).toMatchObject({ formulaId: 'second', head: undefined, saved: undefined });
     // What the first left unsaved was what was sent: it is no draft any more.
@@ -135,9 +131,9 @@ describe('saving', () => {
   });
 
   test('a save behind another is sent after it, on top of what that one made', async () => {
-    store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
+    store.dispatch(benchActions.placed({ id: 'f', sheet: bareSheet('one') }));
     store.dispatch(benchActions.save({ label: 'one' }));
-    store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
+    store.dispatch(actActions.lineEdited({ sheet: bareSheet('two') }));
     store.dispatch(benchActions.save({ label: 'two' }));
     await settle();
     expect(api.sent).toHaveLength(1);
@@ -151,11 +147,11 @@ describe('saving', () => {
   });
 
   test('saves made without the server wait in their order, are sent once each when it is back, and the sheet counts as saved meanwhile', async () => {
-    store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
+    store.dispatch(benchActions.placed({ id: 'f', sheet: bareSheet('one') }));
     store.dispatch(benchActions.save({ label: 'first' }));
     await fail(0, away);
-    expect(await state()).toMatchObject({ saving: 'waiting', saved: sheet('one'), tries: [{ number: 1, label: 'first' }] });
-    store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
+    expect(await state()).toMatchObject({ saving: 'waiting', saved: bareSheet('one'), tries: [{ number: 1, label: 'first' }] });
+    store.dispatch(actActions.lineEdited({ sheet: bareSheet('two') }));
     store.dispatch(benchActions.save({ label: 'second' }));
     await settle();
     // The second is not tried before the first is there.
@@ -174,29 +170,29 @@ describe('saving', () => {
   });
 
   test('what arrived while its formula was being opened waits no more', () => {
-    const save = { formulaId: 'f', headId: 'r1', request: { tryId: 'r2', label: '', worksheet: sheet('two') }, head: head('r2', 2) };
-    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: sheet('one') };
-    expect(withWaiting(stored, [save])).toMatchObject({ stored: { thisTry: { id: 'r2' }, worksheet: sheet('two') }, waiting: [{ id: 'r2' }] });
-    const arrived = { ...stored, thisTry: head('r2', 2), tries: [head('r1', 1), head('r2', 2)], worksheet: sheet('two') };
+    const save = { formulaId: 'f', headId: 'r1', request: { tryId: 'r2', label: '', worksheet: bareSheet('two') }, head: head('r2', 2) };
+    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: bareSheet('one') };
+    expect(withWaiting(stored, [save])).toMatchObject({ stored: { thisTry: { id: 'r2' }, worksheet: bareSheet('two') }, waiting: [{ id: 'r2' }] });
+    const arrived = { ...stored, thisTry: head('r2', 2), tries: [head('r1', 1), head('r2', 2)], worksheet: bareSheet('two') };
     expect(withWaiting(arrived, [save])).toEqual({ stored: arrived, waiting: [] });
     expect(withWaiting(undefined, [])).toBeUndefined();
   });
 
   test('what waited meets what was saved elsewhere: on top of that all of it goes, or none', async () => {
-    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: sheet('one') };
-    const theirs: StoredFormula = { ...stored, thisTry: head('r2', 2), tries: [head('r1', 1), head('r2', 2)], worksheet: sheet('theirs') };
+    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: bareSheet('one') };
+    const theirs: StoredFormula = { ...stored, thisTry: head('r2', 2), tries: [head('r1', 1), head('r2', 2)], worksheet: bareSheet('theirs') };
     for (const isMine of [true, false]) {
       const from = api.sent.length;
       store.dispatch(benchActions.opened({ stored, waiting: [] }));
       for (const title of ['two', 'three']) {
-        store.dispatch(actActions.lineEdited({ sheet: sheet(title) }));
+        store.dispatch(actActions.lineEdited({ sheet: bareSheet(title) }));
         store.dispatch(benchActions.save({ label: title }));
         await fail(from, away);
       }
       outbox.release('f');
       await settle();
       await fail(from + 1, problem(409, { current: theirs }));
-      expect(await state()).toMatchObject({ conflict: { current: { worksheet: sheet('theirs') } }, present: sheet('three') });
+      expect(await state()).toMatchObject({ conflict: { current: { worksheet: bareSheet('theirs') } }, present: bareSheet('three') });
       // It does not go on by itself.
       outbox.released.next();
       await settle();
@@ -215,15 +211,15 @@ describe('saving', () => {
             ]
           : [],
       );
-      expect(await state()).toMatchObject({ conflict: undefined, saving: 'idle', saved: sheet(isMine ? 'three' : 'theirs'), present: sheet(isMine ? 'three' : 'theirs') });
+      expect(await state()).toMatchObject({ conflict: undefined, saving: 'idle', saved: bareSheet(isMine ? 'three' : 'theirs'), present: bareSheet(isMine ? 'three' : 'theirs') });
       expect(outbox.waiting()).toEqual([]);
     }
   });
 
   test('removed elsewhere: brought back and saved, or saved as a new one', async () => {
-    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: sheet('one') };
+    const stored: StoredFormula = { id: 'f', thisTry: head('r1', 1), tries: [head('r1', 1)], worksheet: bareSheet('one') };
     store.dispatch(benchActions.opened({ stored, waiting: [] }));
-    store.dispatch(actActions.lineEdited({ sheet: sheet('two') }));
+    store.dispatch(actActions.lineEdited({ sheet: bareSheet('two') }));
     store.dispatch(benchActions.save({ label: 'mine' }));
     await fail(0, problem(410, { removed: true }));
     expect(await state()).toMatchObject({ saving: 'removed', saveFailure: 'said so' });
@@ -239,7 +235,7 @@ describe('saving', () => {
 
   test('a server that never answers is no longer waited for: the save is kept', async () => {
     jest.useFakeTimers();
-    store.dispatch(benchActions.placed({ id: 'f', sheet: sheet('one') }));
+    store.dispatch(benchActions.placed({ id: 'f', sheet: bareSheet('one') }));
     store.dispatch(benchActions.save({ label: '' }));
     jest.advanceTimersByTime(20_000);
     jest.useRealTimers();
