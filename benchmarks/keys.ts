@@ -116,11 +116,11 @@ const digitOnTheBench = (name: string, watched: string): Promise<void> =>
     rounds: typeDigits,
   });
 
-/** What a digit typed into an amount of the Bench takes until its result is drawn, and painted; and until the balance, a frame behind, follows. */
-export async function measureKeys(): Promise<void> {
-  await digitOnTheBench('a digit in an amount', 'fm-strip');
-  await digitOnTheBench('the balance, a frame behind,', 'fm-ledger');
-}
+/** What a digit typed into an amount of the Bench takes until its result is drawn, and painted. */
+export const measureKeys = (): Promise<void> => digitOnTheBench('a digit in an amount', 'fm-strip');
+
+/** ... and until the balance, which follows a frame behind. */
+export const measureBalance = (): Promise<void> => digitOnTheBench('the balance, a frame behind,', 'fm-ledger');
 
 /** What a drag of a sweetener with the mouse takes until its curve is painted. */
 export const measureDrags = (): Promise<void> =>
