@@ -1,9 +1,9 @@
 // Installs what is missing: npm packages when the lock file changed, Chromium when a browser is wanted.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const stamp = join(root, 'node_modules', '.fellmist-lock');
@@ -24,15 +24,41 @@ function checkNode() {
   if (major < 20 || (major === 20 && minor < 19)) fail(`Fellmist needs Node 20.19 or newer; this is ${process.versions.node}. Install a newer Node and try again.`);
 }
 
-export function ensurePackages() {
-  checkNode();
-  const lock = createHash('sha256')
+const lockHash = () =>
+  createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+
+const BROKEN = 'The packages could not be installed. Check the network and that python3, make and g++ are there, then try again.';
+
+/** Installs what the lock file names, unless it is there; answers what to stamp it with, once it is usable. */
+function installed(args) {
+  checkNode();
+  // Who started this command sees to the packages.
+  if (process.env.FELLMIST_PACKAGES === 'there') return undefined;
+  const lock = lockHash();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return undefined;
   process.stderr.write('Installing packages; the first time this takes a few minutes…\n');
-  const status = run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel', 'error'], { env: { NODE_ENV: 'development' } });
-  if (status !== 0) fail('The packages could not be installed. Check the network and that python3, make and g++ are there, then try again.');
+  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel', 'error', ...args], { env: { NODE_ENV: 'development' } }) !== 0) fail(BROKEN);
+  return lock;
+}
+
+export function ensurePackages() {
+  const lock = installed([]);
+  if (lock) writeFileSync(stamp, lock);
+}
+
+/** The one package that is compiled on the machine, which takes as long as half of all the rest. */
+const COMPILED = 'better-sqlite3';
+
+/** The same for who has other things to do meanwhile: all packages are there, and the answer is done when the compiled one is, too. */
+export async function ensurePackagesBeside() {
+  const lock = installed(['--ignore-scripts']);
+  if (!lock) return;
+  if (run('npm', ['rebuild', 'esbuild', '--loglevel', 'error'], { quiet: true }) !== 0) fail(BROKEN);
+  const child = spawn('npm', ['rebuild', COMPILED, '--loglevel', 'error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  const status = await new Promise((resolve) => child.on('close', resolve));
+  if (status !== 0) fail(BROKEN);
   writeFileSync(stamp, lock);
 }
 
@@ -57,3 +83,6 @@ export function ensureChromium() {
   if (!installed) fail('Chromium could not be installed by apt-get. Install it by hand, or name it in CHROMIUM_PATH, and try again.');
   return installed;
 }
+
+// Run by itself it fetches the browser: beside the packages, for who needs both.
+if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) ensureChromium();

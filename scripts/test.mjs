@@ -3,10 +3,8 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureChromium, ensurePackages, root } from './prepare.mjs';
+import { ensureChromium, ensurePackagesBeside, root } from './prepare.mjs';
 
-ensurePackages();
-const chromium = ensureChromium();
 const folder = mkdtempSync(join(tmpdir(), 'fellmist-test-'));
 const tally = { passed: 0, failed: 0 };
 
@@ -20,8 +18,12 @@ function run(command, args, env = {}) {
   });
 }
 
+/** Fetched while the packages are. */
+const browserThere = new Promise((resolve) => spawn('node', ['scripts/prepare.mjs'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] }).on('close', resolve));
+const compiled = ensurePackagesBeside();
+
 async function step(name, command, args) {
-  const { status, said } = await run(command, args);
+  const { status, said } = await run(command, args, { FELLMIST_PACKAGES: 'there' });
   tally[status === 0 ? 'passed' : 'failed'] += 1;
   process.stdout.write(status === 0 ? `ok: ${name}\n` : `${said}\nFAILED: ${name}\n`);
   return status === 0;
@@ -44,22 +46,24 @@ async function suite(name, config, env = {}, which = []) {
 
 /** Browser tests that go with the unit tests, so that both lanes end about together. */
 const WITH_UNITS = 'e2e/(?:clock|hand)\\.spec';
-const browser = { CHROMIUM_PATH: chromium };
 const built = step('build', 'node', ['scripts/build.mjs']);
+
+/** Browser tests, once the pages are built and there is something to serve them and something to show them. */
+async function shown(name, which) {
+  await Promise.all([compiled, browserThere]);
+  if (await built) await suite(name, 'e2e/jest.config.mjs', { CHROMIUM_PATH: ensureChromium() }, which);
+}
 
 async function words() {
   await step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
   await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   await step('types', 'node', ['scripts/types.mjs']);
   await suite('web', 'web/jest.config.mjs', { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
+  await compiled;
   await suite('unit', 'jest.config.mjs');
-  if (await built) await suite('browser beside', 'e2e/jest.config.mjs', browser, ['--testPathPatterns', WITH_UNITS]);
+  await shown('browser beside', ['--testPathPatterns', WITH_UNITS]);
 }
 
-async function screens() {
-  if (await built) await suite('browser', 'e2e/jest.config.mjs', browser, ['--testPathIgnorePatterns', WITH_UNITS]);
-}
-
-await Promise.all([words(), screens()]);
+await Promise.all([words(), shown('browser', ['--testPathIgnorePatterns', WITH_UNITS])]);
 process.stdout.write(`${tally.passed} passed, ${tally.failed} failed\n`);
 process.exitCode = tally.failed > 0 ? 1 : 0;

@@ -46,7 +46,7 @@ interface Namings<T> {
   /** Of how many words the longest name is. */
   readonly most: number;
   /** What titles were found to name: a shelf asks for the same ones over and over. */
-  readonly told: Map<string, T | undefined>;
+  readonly told: Map<string, readonly T[]>;
 }
 
 /** So many titles are kept in mind. */
@@ -62,22 +62,24 @@ function namingsOf<T extends Named>(all: readonly T[]): Namings<T> {
   for (const one of all)
     for (const word of one.words.map((name) => plainly(name).trim()))
       for (const form of [word, `${word}s`, `${word}es`]) byWords.set(form, [...(byWords.get(form) ?? []), { one, length: word.length }]);
-  const made = { byWords, most: Math.max(0, ...all.flatMap(({ words }) => words.map((word) => word.split(' ').length))), told: new Map<string, T | undefined>() };
+  const made = { byWords, most: Math.max(0, ...all.flatMap(({ words }) => words.map((word) => word.split(' ').length))), told: new Map<string, readonly T[]>() };
   namings.set(all, made);
   return made;
 }
 
-/** The class, or style, that a title names. */
-function namedBy<T extends Named>(title: string, all: readonly T[]): T | undefined {
+/** The class, or style, that a title names: more than one where they share the name, a doughnut of yeast and one without. */
+function namedBy<T extends Named>(title: string, all: readonly T[]): readonly T[] {
   const known = namingsOf(all);
-  if (known.told.has(title)) return known.told.get(title);
+  const before = known.told.get(title);
+  if (before) return before;
   if (known.told.size >= MOST_TOLD) known.told.clear();
   const isUnbaked = plainly(title).includes(` ${UNBAKED} `);
   // "Baked oats, strawberry cheesecake" are baked oats: what stands behind says how they taste.
-  const found = title
-    .split(BESIDE)
-    .map((piece) => lookUp(piece, known, isUnbaked))
-    .find((one) => one !== undefined);
+  const found =
+    title
+      .split(BESIDE)
+      .map((piece) => lookUp(piece, known, isUnbaked))
+      .find((those) => those.length > 0) ?? [];
   known.told.set(title, found);
   return found;
 }
@@ -94,7 +96,7 @@ function plainly(title: string): string {
 }
 
 /** A title's head stands last ("biscuit spread" is a spread), of two names that end there the longer counts. */
-function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>, isUnbaked: boolean): T | undefined {
+function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>, isUnbaked: boolean): readonly T[] {
   const plain = plainly(title).replace(ASIDE, '');
   const words = plain.trim().split(' ');
   let best: (Naming<T> & { readonly end: number; readonly said: string }) | undefined;
@@ -109,10 +111,12 @@ function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>, i
     }
     begin += word.length + 1;
   }
-  if (!best || !isUnbaked || best.said.startsWith(UNBAKED)) return best?.one;
+  const called = (name: string): readonly T[] => (byWords.get(name) ?? []).map(({ one }) => one);
+  if (!best) return [];
+  if (!isUnbaked || best.said.startsWith(UNBAKED)) return called(best.said);
   // "No-bake lemon cheesecake" is a no-bake cheesecake, "no-bake protein bars" are no-bake bars.
   const heads = best.said.split(' ').map((_, i, all) => `${UNBAKED} ${all.slice(i).join(' ')}`);
-  return [...heads, UNBAKED].flatMap((head) => byWords.get(head) ?? [])[0]?.one ?? best.one;
+  return [...heads, UNBAKED, best.said].map(called).find((those) => those.length > 0) ?? [];
 }
 
 export interface ClassTables {
@@ -122,7 +126,7 @@ export interface ClassTables {
 
 /** The style of what is frozen: as said, else as the title names it. */
 export function styleOf(formula: Pick<Formula, 'title' | 'cold'>, product: ProductClass | undefined, styles: readonly ColdStyle[]): ColdStyle | undefined {
-  const style = styles.find(({ id }) => id === formula.cold?.styleId) ?? namedBy(formula.title, styles);
+  const style = styles.find(({ id }) => id === formula.cold?.styleId) ?? namedBy(formula.title, styles)[0];
   return style && style.classId === product?.id ? style : undefined;
 }
 
@@ -162,12 +166,20 @@ export function guessClass(formula: Pick<Formula, 'method' | 'title' | 'parts'>,
 /** "Raw cashew cheesecake"; raw sugar is only its sugar. */
 const RAW = /\braw\b(?! (?:sugar|cane|honey|milk|cacao|cocoa)\b)/i;
 
-/** What the title names; where the method only chills it, or the title says raw, what it is called without the oven. */
-function titledClass({ title, method = [] }: ClassClues, classes: readonly ProductClass[]): ProductClass | undefined {
-  const named = namedBy(title, classes);
-  const { isCooked, isOnlyChilled } = heatTold(method);
-  if (named?.heat !== 'oven' || !(isOnlyChilled || (RAW.test(title) && !isCooked))) return named;
-  return namedBy(`${UNBAKED} ${title}`, classes);
+/**
+ * What the title names, of what it can be: a bagel is a yeast bread where there is yeast, else what else is called so. Where the method only
+ * chills it, or the title says raw, it is what it is called without the oven.
+ */
+function titledClass(clues: ClassClues, classes: readonly ProductClass[]): ProductClass | undefined {
+  const { title, method = [] } = clues;
+  const { isCooked, isOnlyChilled, isOnlyFried } = heatTold(method);
+  const isUnheated = isOnlyChilled || (RAW.test(title) && !isCooked);
+  const all = namedBy(title, classes);
+  const able = all.filter((one) => hasWhatItNeeds(one, clues));
+  const shared = all.length > 1 && isOnlyFried ? able.filter(({ heat, needs }) => needs || heat === 'griddle') : able;
+  const named = shared.find(({ needs }) => needs) ?? shared[0];
+  if (isUnheated && named?.heat === 'oven') return namedBy(`${UNBAKED} ${title}`, classes).find((one) => hasWhatItNeeds(one, clues));
+  return named;
 }
 
 /**
@@ -175,8 +187,7 @@ function titledClass({ title, method = [] }: ClassClues, classes: readonly Produ
  * is frozen takes the bands of its style, what can be fried as well is fried where the method says so.
  */
 export function classOf(formula: ClassClues, { classes, coldStyles }: ClassTables): ProductClass | undefined {
-  const titled = titledClass(formula, classes);
-  const product = classes.find(({ id }) => id === formula.classId) ?? (titled && hasWhatItNeeds(titled, formula) ? titled : undefined);
+  const product = classes.find(({ id }) => id === formula.classId) ?? titledClass(formula, classes);
   if (!product) return undefined;
   if (product.fried && isFried(product.fried, formula)) return friedOf(product);
   const style = coldStyles.length === 0 ? undefined : styleOf(formula, product, coldStyles);
@@ -204,7 +215,7 @@ function friedOf(product: ProductClass): ProductClass {
 /** The class by whose bands the balance is judged: the formula's own for its batter; for a part that was chosen what its heading names, if anything. */
 export function classOfBalance(formula: ClassClues & Pick<Formula, 'judgedPartId' | 'parts'>, tables: ClassTables): ProductClass | undefined {
   const part = formula.judgedPartId === undefined ? undefined : formula.parts.find(({ id }) => id === formula.judgedPartId);
-  return part ? namedBy(part.heading, tables.classes) : classOf(formula, tables);
+  return part ? namedBy(part.heading, tables.classes)[0] : classOf(formula, tables);
 }
 
 /** A misfit from which a class is doubted, and by how much another must fit better to be named. House values. */

@@ -21,6 +21,9 @@ const KNOWN: readonly (readonly [title: string, lines: string, classId: string])
   ['Baked cheesecake', '600 g cream cheese\n150 g sugar\n3 eggs\n200 g sour cream', 'cheesecake'],
   ['Baked custard', '500 ml milk\n4 eggs\n80 g sugar', 'baked-custard'],
   ['French toast bake', '400 g white bread\n5 eggs\n400 ml milk\n60 g sugar', 'soaked-bread'],
+  ['Yogurt bagels', '250 g self raising flour\n260 g greek yogurt\n1/2 tsp salt', 'scone'],
+  ['Baked cinnamon doughnuts', '190 g plain flour\n100 g sugar\n2 eggs\n180 ml milk\n45 g butter, melted\n2 tsp baking powder\n1/2 tsp salt', 'muffin'],
+  ['Banana fritters', '2 bananas\n100 g plain flour\n1 egg\n80 ml milk\n1 tsp baking powder\n1 tbsp sugar', 'pancake'],
   ['Strawberry sorbet', '500 g strawberries\n150 g sugar\n100 ml water\n1 tbsp lemon juice', 'frozen'],
 ];
 
@@ -51,6 +54,18 @@ describe('the class of a treat', () => {
       classId('Sunday brunch: waffles'),
       classId('Raw brownies, no bake'),
     ]).toEqual(['oat-bake', 'layer-cake', 'waffle', 'no-bake']);
+  });
+
+  test('where two share a name it is what it has in it, and how it is cooked', () => {
+    const called = (title: string, lines: string, method: string) => classOf(readFormula(`${title}\n${lines}\n\n${method}`), shipped)?.id;
+    const cake = '250 g plain flour\n150 ml milk\n1 egg\n2 tsp baking powder';
+    expect([
+      called('Doughnuts', `${cake}\n7 g dried yeast`, 'Prove and fry in hot oil.'),
+      called('Doughnuts', cake, 'Pipe into the tin and bake for 12 minutes.'),
+      called('Doughnuts', cake, 'Fry in hot oil.'),
+      called('Bagels', '250 g plain flour\n7 g dried yeast\n140 ml water', 'Boil, then bake.'),
+      called('Bread', cake, 'Bake.'),
+    ]).toEqual(['yeast-dough', 'muffin', undefined, 'yeast-dough', undefined]);
   });
 
   test('a name is known in every spelling', () => {

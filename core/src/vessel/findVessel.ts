@@ -47,7 +47,7 @@ const UNIT = '(cm|mm|in(?:ch(?:es)?)?|"|”|″)';
 const TWO_SIDES = new RegExp(`(\\d+(?:[.,]\\d+)?)\\s*-?\\s*${UNIT}?\\s*(?:x|×|by)\\s*(\\d+(?:[.,]\\d+)?)\\s*-?\\s*${UNIT}?`, 'i');
 const ONE_SIDE = new RegExp(`(\\d+(?:[.,]\\d+)?)\\s*-?\\s*${UNIT}(?![a-z])`, 'i');
 const HOLES =
-  /\b(\d{1,2}|four|six|eight|twelve)\b[\s-]*(?:hole|cup|well|count)?[\s-]+(?:(?:small|large|greased|buttered|silicone|standard|\d+\s*(?:ml|oz))\s+)*(muffin|cupcake|ramekins?|mou?lds)/i;
+  /\b(\d{1,2}|four|six|eight|twelve)\b[\s-]*(?:hole|cup|well|count)?[\s-]+(?:(?:small|large|greased|buttered|silicone|standard|\d+\s*(?:ml|oz))\s+)*(muffin|cupcake|do(?:ugh)?nut|ramekins?|mou?lds)/i;
 const POUNDS = /\b(?:([12])\s*-?\s*lb|(450|900)\s*-?\s*g)\b/i;
 /** "A lined 2 lb tin": a tin that goes by pounds is a loaf tin [common practice]. */
 const POUNDS_OF_TIN = /\b[12]\s*-?\s*lb\.?\s+(?:tin|pan)/i;
@@ -81,7 +81,8 @@ function meant(words: string, tin: string, vessels: readonly Vessel[]): { readon
   if (figure !== '') {
     const places = FEW[figure.toLowerCase()] ?? Number(figure);
     const isKind = ({ name }: Vessel): boolean =>
-      name.toLowerCase().includes(kind.toLowerCase().replace(/s$/, '').replace('cupcake', 'muffin').replace('mold', 'mould')) && !name.includes('mini');
+      name.toLowerCase().includes(kind.toLowerCase().replace(/s$/, '').replace('cupcake', 'muffin').replace('donut', 'doughnut').replace('mold', 'mould')) &&
+      !name.includes('mini');
     const fit = vessels.filter((one) => one.shape === 'cups' && isKind(one) && places % one.places === 0).sort((a, b) => b.places - a.places);
     return fit[0] && { vessel: fit[0], count: places / fit[0].places };
   }
