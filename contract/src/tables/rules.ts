@@ -144,6 +144,7 @@ const coldStyle = z.strictObject({
   bands: z.partialRecord(z.enum(COLD_FIGURES), range),
   overrun: range,
   servedC: z.number().min(-30).max(10),
+  into: z.array(z.string()).min(1).optional(),
   out: z.string().min(1).optional(),
   steps: z.array(z.strictObject({ words: z.string().min(1), minutes: z.number().min(0), isHandsOn: z.boolean(), stands: z.boolean().optional() })).min(1),
   source: z.string().min(1),

@@ -30,6 +30,7 @@ describe('the style of an ice', () => {
     expect(nameOf(titled('Lemon sorbet'))).toBe('sorbet');
     expect(nameOf(titled('Sour-cherry kefir ice'))).toBe('frozen-yogurt');
     expect(nameOf(titled('Lemon sorbet', 'still'))).toBe('still');
+    expect(nameOf(titled('Strawberry frozen yogurt bark'))).toBe('bark');
     expect(nameOf(titled('Something cold'))).toBeUndefined();
     expect(styleOf(titled('Lemon sorbet'), undefined, shipped.coldStyles)).toBeUndefined();
   });

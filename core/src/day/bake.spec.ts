@@ -255,6 +255,14 @@ describe('what came out of it', () => {
     expect(check(inG * 0.995)).toMatch(/may not be baked through/);
     expect(check(inG * 1.4)).toMatch(/40 % more than what went in: a tin not taken off/);
     expect(yieldCheck(bakeOf(done), product)).toBeUndefined();
+    // What nothing heats loses nothing: no "usual" loss is spoken of, and nothing is dry.
+    const fluff = classOf({ title: 'Protein fluff' }, shipped);
+    const whipped = (massG: number): string => yieldCheck(bakeOf([...done, { kind: 'yield weighed', massG, tareG: 0 }]), fluff)?.words ?? '';
+    expect([inG, inG * 0.98, inG * 0.8].map(whipped)).toEqual([
+      'Nothing was lost on the way.',
+      '2.0 % of it stayed behind on the way, in the bowl and on what stirred it.',
+      '20 % of it is missing: something stayed behind, or a line was not weighed.',
+    ]);
   });
 
   test('what is chosen at the table is not in the tin: it is no loss', () => {

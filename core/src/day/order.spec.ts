@@ -102,6 +102,12 @@ describe('the order of mixing', () => {
     ]);
   });
 
+  test('of a whipped bowl what is spread and frozen is not what is poured in', () => {
+    const bowl = readFormula('Strawberry fluff\nServes 2\n150 g strawberries\n100 g greek yogurt\n30 g casein\n60 g milk\n30 g erythritol');
+    const [berries, yogurt, casein, milk, erythritol] = allLines(bowl).map(({ id }) => id);
+    expect(mixingOrder({ ...bowl, classId: 'whipped-bowl' }, larder).map(({ lineIds }) => lineIds)).toEqual([[berries, yogurt], [casein, erythritol], [milk]]);
+  });
+
   test('a puree and ground nuts go with what is smooth, pieces last', () => {
     const order = (classId: string, lines: string): readonly (readonly [string, readonly string[]])[] => {
       const read = readFormula(`Something\nServes 4\n${lines}`);

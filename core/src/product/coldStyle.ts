@@ -22,6 +22,8 @@ export interface ColdStyle {
   /** Overrun that it takes up while it freezes, per cent. */
   readonly overrun: ColdBand;
   readonly servedC: number;
+  /** What it goes into, where that is not what its class is churned in: ids of vessels, whatever else they are for. */
+  readonly into?: readonly string[];
   /** What is done instead of letting it stand, where it leaves the freezer hard. */
   readonly out?: string;
   /** What stands out of the freezer before it is scooped takes as long as the mix itself needs. */
@@ -54,7 +56,7 @@ export function styled(product: ProductClass, style: ColdStyle): ProductClass {
     const [role, band] = [ROLE_OF_FIGURE[figure], style.bands[figure]];
     if (role && band) bands[role] = { ...band, reason: `${product.bands[role]?.reason ?? ''} Usual of ${style.name.toLowerCase()}.`.trim() };
   }
-  const made = { ...product, bands, servedC: style.servedC };
+  const made = { ...product, bands, servedC: style.servedC, ...(style.into ? { into: style.into } : {}) };
   styledClasses.set(style, { product, styled: made });
   return made;
 }

@@ -22,6 +22,7 @@ describe('the tin that a method names', () => {
     ['Divide between 2 x 8-inch round cake pans', '20 cm round tin', 2],
     ['Fill a 12-hole muffin tin.', 'muffin tin of 12', 1],
     ['Pipe into a greased 6-hole donut tin.', 'doughnut tin of 6', 1],
+    ['Pipe into a donut tin.', 'doughnut tin of 6', 1],
     ['Fill six moulds and bake 25 minutes.', '6 silicone moulds', 1],
     ['Pour into 8 ramekins.', '4 ramekins', 2],
     ['Strain into six 150 ml ramekins.', '6 ramekins', 1],
@@ -39,6 +40,7 @@ describe('the tin that a method names', () => {
   // Nothing is said of the size, or nothing like it stands in the cupboard: it is asked, not guessed.
   test.each([
     'Pour into a greased tin.',
+    'Spoon into a muffin tin.',
     'Bake in a 9 inch pan.',
     'Pour into a 35 cm round tin.',
     'Put the tin on a baking tray for 20 minutes.',

@@ -48,6 +48,8 @@ const TWO_SIDES = new RegExp(`(\\d+(?:[.,]\\d+)?)\\s*-?\\s*${UNIT}?\\s*(?:x|×|b
 const ONE_SIDE = new RegExp(`(\\d+(?:[.,]\\d+)?)\\s*-?\\s*${UNIT}(?![a-z])`, 'i');
 const HOLES =
   /\b(\d{1,2}|four|six|eight|twelve)\b[\s-]*(?:hole|cup|well|count)?[\s-]+(?:(?:small|large|greased|buttered|silicone|standard|\d+\s*(?:ml|oz))\s+)*(muffin|cupcake|do(?:ugh)?nut|ramekins?|mou?lds)/i;
+/** The same without a number, where it can be nothing else. */
+const KIND = /\b(muffin|cupcake|do(?:ugh)?nut)\s+(?:tins?|pans?|trays?|mou?lds?)/i;
 const POUNDS = /\b(?:([12])\s*-?\s*lb|(450|900)\s*-?\s*g)\b/i;
 /** "A lined 2 lb tin": a tin that goes by pounds is a loaf tin [common practice]. */
 const POUNDS_OF_TIN = /\b[12]\s*-?\s*lb\.?\s+(?:tin|pan)/i;
@@ -77,14 +79,16 @@ function sidesIn(words: string): readonly [number, number?] | undefined {
 
 /** What one mention of a tin means, with the words before it. */
 function meant(words: string, tin: string, vessels: readonly Vessel[]): { readonly vessel: Vessel; readonly count: number } | undefined {
-  const [, figure = '', kind = ''] = HOLES.exec(words) ?? [];
-  if (figure !== '') {
+  const [, figure = '', kind = KIND.exec(words)?.[1] ?? ''] = HOLES.exec(words) ?? [];
+  if (kind !== '') {
+    const called = kind.toLowerCase().replace(/s$/, '').replace('cupcake', 'muffin').replace('donut', 'doughnut').replace('mold', 'mould');
+    const ofKind = vessels.filter(({ shape, name }) => shape === 'cups' && name.toLowerCase().includes(called) && !name.includes('mini'));
+    // How many cups it has need not be said where only one of its kind stands in the cupboard.
+    const [only, other] = ofKind;
+    if (figure === '') return only && !other ? { vessel: only, count: 1 } : undefined;
     const places = FEW[figure.toLowerCase()] ?? Number(figure);
-    const isKind = ({ name }: Vessel): boolean =>
-      name.toLowerCase().includes(kind.toLowerCase().replace(/s$/, '').replace('cupcake', 'muffin').replace('donut', 'doughnut').replace('mold', 'mould')) &&
-      !name.includes('mini');
-    const fit = vessels.filter((one) => one.shape === 'cups' && isKind(one) && places % one.places === 0).sort((a, b) => b.places - a.places);
-    return fit[0] && { vessel: fit[0], count: places / fit[0].places };
+    const [fit] = ofKind.filter((one) => places % one.places === 0).sort((a, b) => b.places - a.places);
+    return fit && { vessel: fit, count: places / fit.places };
   }
   const sides = sidesIn(words.replace(SO_MANY, ' '));
   const pounds = /loaf/.test(words) || POUNDS_OF_TIN.test(words) ? POUNDS.exec(words) : null;

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { loadVessels } from '@fellmist/data';
 import { shipped } from '../../test/larder';
+import { classOf } from '../product';
 import { type BatterVolume, fitBriefly, usualMixers, usualVessels, type Vessel } from './index';
 
 const vessels = loadVessels(join(process.cwd(), 'data'));
@@ -43,7 +44,10 @@ describe('what such a thing usually goes into', () => {
     // A drum takes a third to two thirds of its size: air is to come.
     expect(usual('frozen', ml(600, 1.3))[0]).toBe('drum-1000');
     expect(usual('frozen', ml(900, 1.3))[0]).toBe('drum-1500');
-    for (const { id, into = [] } of shipped.classes)
+    // A bark is spread on its sheet, nothing of it is churned.
+    const bark = classOf({ title: 'Frozen yogurt bark' }, shipped);
+    expect(bark && usualVessels(vessels, ml(600), bark).map(({ vessel }) => vessel.id)).toEqual(['sheet']);
+    for (const { id, into = [] } of [...shipped.classes, ...shipped.coldStyles])
       for (const one of into) expect([id, one, vessels.some((vessel) => vessel.id === one || vessel.shape === one)]).toEqual([id, one, true]);
   });
 

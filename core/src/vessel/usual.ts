@@ -32,7 +32,8 @@ export interface Offered {
 export function usualVessels(vessels: readonly Vessel[], volume: BatterVolume, product: ProductClass): readonly Offered[] {
   const heated = ({ use }: Vessel): boolean => (product.heat === 'none' ? use === 'keep' || use === 'churn' : use === (product.heat === 'griddle' ? 'griddle' : 'bake'));
   const found = (product.into ?? []).flatMap((named): readonly Offered[] => {
-    const itself = vessels.find((one) => one.id === named && heated(one));
+    // What nothing heats may lie in what else is for the oven: a bark on its sheet, pops in moulds.
+    const itself = vessels.find((one) => one.id === named && (product.heat === 'none' || heated(one)));
     const isLike = (one: Vessel): boolean => isOwn(one) && one.shape === itself?.shape && one.use === itself.use && one.places > 1 === itself.places > 1;
     const those = vessels.filter((one) => one === itself || isLike(one) || (one.shape === named && heated(one))).sort(ownFirst);
     const [plate] = those;

@@ -8,6 +8,7 @@ import { bakeActions } from '../state/bake.actions';
 import { BakeDesk } from '../state/bakeDesk';
 import { bakeFeature } from '../state/bake.feature';
 import { Preferences } from '../state/preferences';
+import { standingText } from '../parts/standing';
 import { StepCautions } from '../parts/step-cautions';
 import { Choice, type Option } from '../ui/choice';
 import { showChange, showNumber, showRange, showSum } from '../ui/figures';
@@ -167,8 +168,13 @@ export class AfterDesk {
       words: SAY.keptIn(showPortions(left), place === 'fridge' ? SAY.fridge : SAY.freezer, useBy === undefined ? '' : this.day.format(parseISO(useBy))),
     })),
   );
+  /** What is whipped stands as long as the cold table says of this very mix. */
+  protected readonly standing = computed(() => {
+    const foam = this.desk.foam();
+    return foam && SAY.eatWithin(standingText(foam.standsH));
+  });
   protected readonly keeping = computed(() =>
-    [this.desk.product()?.keeping]
+    [this.standing() ? undefined : this.desk.product()?.keeping]
       .flatMap((keeping) => (keeping ? [keeping.words, keeping.thaw && SAY.fromFreezer(keeping.thaw), keeping.reheat && SAY.toWarm(keeping.reheat)] : []))
       .filter(Boolean)
       .join(' '),

@@ -5,6 +5,7 @@ import { LineDesk } from '../state/lineDesk';
 import { Chart, type ChartOption, type ChartPalette } from '../ui/chart';
 import { Choice, type Option } from '../ui/choice';
 import { showNumber } from '../ui/figures';
+import { standingText } from '../parts/standing';
 import { FoodSelect } from '../ui/food-select';
 import { LineSliders } from './line-sliders';
 import { fieldNumber, numberWithin, readAmountTyped } from '../ui/numbers';
@@ -57,7 +58,7 @@ export class WhipDesk {
       sweet: showNumber(state.sweetnessPer100Ml, 1),
       protein: showNumber(state.proteinPer100Ml, 1),
       gum: showNumber(state.gumPercent, 1),
-      stands: state.standsH < 0.4 ? SAY.minutes : `${showNumber(state.standsH, 1)} h`,
+      stands: standingText(state.standsH),
     }));
   });
 

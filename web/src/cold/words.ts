@@ -49,7 +49,6 @@ export const SAY = {
   likely: 'likely',
   liquidBeforeWhipping: 'Liquid before whipping',
   milkSolidsNoFat: 'Milk solids, no fat',
-  minutes: 'minutes',
   mixAndBalance: 'Mix and balance',
   mixer: 'Mixer',
   mixer2: (a: Shown) => said`, ${a} mixer`,

@@ -87,6 +87,7 @@ export const SAY = {
   measuredHere: 'measured in this household',
   melted: 'melted',
   method: 'Method',
+  minutes: 'minutes',
   moreDoesNotWorkWell: 'more does not work well',
   near: 'near',
   newAllergens: (a: Shown) => said`with ${a}, which the original had not: tell who eats it.`,

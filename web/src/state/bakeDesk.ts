@@ -17,6 +17,7 @@ import {
   readLine,
   USUAL_COLD,
   whip,
+  type WhipState,
 } from '@fellmist/core';
 import {
   type Bake,
@@ -102,15 +103,21 @@ export class BakeDesk {
     return formula && heatOf(product, formula.method);
   });
 
+  /** What is whipped, as it comes to stand in its bowl. */
+  readonly foam = computed((): WhipState | undefined => {
+    const [bake, larder] = [this.bake(), this.larder()];
+    const part = bake && larder && this.product()?.cold === 'whipped' ? mainPart(bake.exact, larder) : undefined;
+    return part && larder && whip(part, bake?.exact.cold ?? USUAL_COLD, larder).at(-1);
+  });
+
   /** What the batter fills at the bake's factor, and what it would at once. */
   readonly volume = computed((): BatterVolume | undefined => {
     const [bake, larder] = [this.bake(), this.larder()];
     const part = bake && larder && mainPart(bake.exact, larder);
     if (!part) return undefined;
     const volume = volumeOf(part, larder, this.product(), bake.exact.portions);
-    const { cold = USUAL_COLD } = bake.exact;
     // What is whipped is many times what was poured: the foam model says how much.
-    const foam = this.product()?.cold === 'whipped' ? whip(part, cold, larder).at(-1) : undefined;
+    const foam = this.foam();
     return foam ? { ...volume, rawMl: foam.highMl, risenMl: foam.highMl } : volume;
   });
 
