@@ -1,6 +1,7 @@
 import type { Food, Larder } from '../food';
 import { type ColdSetup, type Part } from '../formula';
 import { AT, addTimes, bringsPerGram, consistencyWord, noSums, readSum, scaleOfSums, type Sums, sweetnessPer100g } from '../role';
+import { MOST_FOAM } from '../vessel';
 import { FOAM_WORDS, foamOf, type Poured } from './foam';
 
 /** What the simulation needs of a setup. */
@@ -48,7 +49,6 @@ const MODEL = {
   tooEarly: 0.35,
   handNeeds: 2,
   spread: 0.25,
-  fillMost: 0.95,
 } as const;
 
 /** The most overrun that a mixer gets, per cent, before each factor takes of it. */
@@ -130,7 +130,7 @@ function stateOf(after: string, parts: readonly Poured[], setup: WhipSetup, earl
     lowMl: mixMl + (volumeMl - mixMl) * (1 - MODEL.spread),
     highMl: mixMl + (volumeMl - mixMl) * (1 + MODEL.spread),
     overrunPercent,
-    fits: volumeMl <= setup.bowlMl * MODEL.fillMost,
+    fits: volumeMl <= setup.bowlMl * MOST_FOAM,
     sweetnessPer100Ml: per100Ml((sweetnessPer100g(sums) * massG) / 100),
     proteinPer100Ml: per100Ml(readSum(sums, AT.proteinG)),
     gumPercent,
@@ -184,7 +184,7 @@ const [FILL_STEP_G, MOST_FILLED_G] = [5, 2000];
 
 /** How much more of a food fills a bowl of `setup.bowlMl`, the mixer's room for the whisk left free; undefined where it is full already or nothing more lifts it. */
 export function fillBowl(part: Part, setup: WhipSetup, foodId: string, larder: Larder): Filling | undefined {
-  const room = setup.bowlMl * MODEL.fillMost;
+  const room = setup.bowlMl * MOST_FOAM;
   const volumeWith = (massG: number): number => whip(part, { ...setup, splashes: [...setup.splashes, { foodId, massG }] }, larder).at(-1)?.volumeMl ?? 0;
   let best: Filling = { massG: 0, volumeMl: whip(part, setup, larder).at(-1)?.volumeMl ?? 0, fills: false };
   if (best.volumeMl >= room) return undefined;

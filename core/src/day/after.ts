@@ -41,12 +41,21 @@ export function yieldCheck(bake: Bake, product?: ProductClass): YieldCheck | und
   if (lossShare < -0.01)
     return { wentInG, lossShare, isOdd: true, words: `It weighs ${(-lossShare * 100).toFixed(0)} % more than what went in: a tin not taken off, or a line that was not weighed.` };
   if (lossShare > high + ODD) {
-    const words = high === 0 ? `${percent} of it is missing: something stayed behind, or a line was not weighed.` : `It lost ${percent}, ${usual} is usual: something stayed behind, or it baked long and is dry.`;
+    const words =
+      high === 0
+        ? `${percent} of it is missing: something stayed behind, or a line was not weighed.`
+        : `It lost ${percent}, ${usual} is usual: something stayed behind, or it baked long and is dry.`;
     return { wentInG, lossShare, isOdd: true, words };
   }
   if (lossShare < low - ODD) return { wentInG, lossShare, isOdd: true, words: `It lost ${percent}, ${usual} is usual: it may not be baked through.` };
   // What nothing heats loses nothing: what is missing sticks to the bowl.
-  if (high === 0) return { wentInG, lossShare, isOdd: false, words: lossShare < 0.005 ? 'Nothing was lost on the way.' : `${percent} of it stayed behind on the way, in the bowl and on what stirred it.` };
+  if (high === 0)
+    return {
+      wentInG,
+      lossShare,
+      isOdd: false,
+      words: lossShare < 0.005 ? 'Nothing was lost on the way.' : `${percent} of it stayed behind on the way, in the bowl and on what stirred it.`,
+    };
   const than = lossShare < low ? 'a little less than' : lossShare > high ? 'a little more than' : 'as';
   return { wentInG, lossShare, isOdd: false, words: `It lost ${percent} on the way, ${than} is usual (${usual}).` };
 }

@@ -38,6 +38,8 @@ export interface BatterVolume {
   readonly rawMl: number;
   /** Once it has risen as its class does. */
   readonly risenMl: number;
+  /** It is whipped: this is what it comes to in its bowl, and what slops no longer. */
+  readonly isFoam?: boolean;
   readonly massG: number;
   /** Grams of lines whose food is not known: counted as water. */
   readonly unknownG: number;

@@ -6,6 +6,8 @@ import { capacityMl, depthCm, isForMixing, placeMl, type Vessel } from './vessel
 const ANY_FILL: readonly [number, number] = [0.45, 0.9];
 /** A blender jar runs over above two thirds, a bowl slops above half; a churn needs room for air. Common practice. */
 const USE_FILL: Readonly<Partial<Record<Vessel['use'], readonly [number, number]>>> = { blend: [0.15, 0.67], mix: [0.05, 0.5], churn: [0.3, 0.65], keep: [0.4, 0.95] };
+/** A whipped bowl stands in its bowl up to here: the room that the whisk wants. House value. */
+export const MOST_FOAM = 0.95;
 /** What a band of fill may be missed by before anyone speaks of it: nobody knows a batter's volume better. House value. */
 const SLACK = 0.07;
 /** A risen dome holds together above the brim up to so much of what the vessel holds, then it runs over. House value. */
@@ -68,10 +70,10 @@ export function factorToFill(vessel: Vessel, count: number, volume: BatterVolume
   return volume.rawMl > 0 ? (capacityMl(vessel) * count * ((low + high) / 2)) / volume.rawMl : 1;
 }
 
-/** In how many goes a mix is blended or whipped: what misses the band by as little as nobody speaks of is one. */
-export function goesIn(vessel: Vessel, ml: number): number {
-  const most = placeMl(vessel) * wantedFill(vessel)[1] * (1 + SLACK);
-  return Math.max(Math.ceil(ml / most), 1);
+/** In how many goes a mix is blended, stirred or whipped: what misses the band by as little as nobody speaks of is one. */
+export function goesIn(vessel: Vessel, { rawMl, isFoam = false }: Pick<BatterVolume, 'rawMl' | 'isFoam'>): number {
+  const most = isFoam && vessel.use === 'mix' ? MOST_FOAM : wantedFill(vessel)[1] * (1 + SLACK);
+  return Math.max(Math.ceil(rawMl / (placeMl(vessel) * most)), 1);
 }
 
 /** Of vessels for the same use, the one that a mix fits best; undefined where none holds it as its class wants. */
@@ -100,7 +102,7 @@ export function factorWords(factor: number): string {
 /** A fit in a word or two: how many cups are filled, in how many goes it is mixed, or how full it is. */
 export function fitBriefly({ vessel, count, filled, raw }: Fit, volume: BatterVolume): string {
   if (isForMixing(vessel)) {
-    const goes = goesIn(vessel, volume.rawMl);
+    const goes = goesIn(vessel, volume);
     return goes === 1 ? 'in one go' : `in ${goes} goes`;
   }
   const cups = vessel.places * count;
@@ -112,7 +114,7 @@ export function fitWords(fit: Fit, volume: BatterVolume, vessels: readonly Vesse
   const { vessel, count, filled, raw, risenCm, state } = fit;
   if (volume.rawMl <= 0) return 'There is nothing to put into it yet.';
   if (isForMixing(vessel)) {
-    const goes = goesIn(vessel, volume.rawMl);
+    const goes = goesIn(vessel, volume);
     const what = `${Math.round(volume.rawMl / 10) * 10} mL in the ${vessel.name} of ${Math.round(placeMl(vessel))} mL`;
     if (goes === 1) return `${what}: it has room.`;
     return vessel.use === 'blend' ? `${what}: blend in ${goes} goes.` : `${what}: mix in ${goes} goes, or take a larger bowl.`;

@@ -1,6 +1,6 @@
 export { type BatterVolume, type Made, madeOf, mlOf, mlPer100g, volumeOf } from './batterVolume';
 export { findVessel, vesselSaid } from './findVessel';
-export { betterVessel, depthWords, factorToFill, factorWords, type Fit, fitBriefly, fitOf, fitWords, goesIn, wantedFill } from './fit';
+export { betterVessel, depthWords, factorToFill, factorWords, type Fit, fitBriefly, fitOf, fitWords, goesIn, MOST_FOAM, wantedFill } from './fit';
 export {
   FACTORS,
   measuredIn,

@@ -53,6 +53,6 @@ export function usualMixers(vessels: readonly Vessel[], volume: BatterVolume, us
   return vessels
     .filter((vessel) => vessel.use === use)
     .map((vessel) => ({ vessel, fit: fitOf(vessel, 1, volume) }))
-    .sort((a, b) => ownFirst(a.vessel, b.vessel) || goesIn(a.vessel, volume.rawMl) - goesIn(b.vessel, volume.rawMl) || b.fit.raw - a.fit.raw)
+    .sort((a, b) => ownFirst(a.vessel, b.vessel) || goesIn(a.vessel, volume) - goesIn(b.vessel, volume) || b.fit.raw - a.fit.raw)
     .slice(0, MOST);
 }

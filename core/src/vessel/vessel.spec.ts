@@ -177,7 +177,13 @@ describe('what a batter fills', () => {
     }
     // By hand: 67 % of 900 mL are 603 mL, and nobody speaks of 7 % more, 645 mL: 1.2 and 1.25 L take two goes, 1.3 L three.
     const jar = { ...named('jar-1500'), measuredMl: 900 };
-    expect([goesIn(jar, 600), goesIn(jar, 1200), goesIn(jar, 1250), goesIn(jar, 1300)]).toEqual([1, 2, 2, 3]);
+    expect([600, 1200, 1250, 1300].map((rawMl) => goesIn(jar, { rawMl }))).toEqual([1, 2, 2, 3]);
+    // A batter slops above half of its bowl, a foam fills it nearly: of one litre 690 mL are two goes and one.
+    const bowl = { ...named('bowl-small'), measuredMl: 1000 };
+    expect([690, 960].map((rawMl) => [goesIn(bowl, { rawMl }), goesIn(bowl, { rawMl, isFoam: true })])).toEqual([
+      [2, 1],
+      [2, 2],
+    ]);
     expect(fitWords(fitOf(jar, 1, { rawMl: 1200, risenMl: 1200, massG: 1200, unknownG: 0 }), { rawMl: 1200, risenMl: 1200, massG: 1200, unknownG: 0 }, vessels)).toContain(
       'blend in 2 goes',
     );

@@ -11,6 +11,7 @@ import {
   fitBriefly,
   fitOf,
   fitWords,
+  goesIn,
   inWeighingOrder,
   isForMixing,
   isInOwnTin,
@@ -107,7 +108,7 @@ export class PlanTab {
     const [chosen, volume, product] = [this.bake().mixedIn, this.desk.volume(), this.desk.product()];
     if (!chosen || !volume) return undefined;
     const fit = fitOf(chosen.vessel, chosen.count, volume, product);
-    return { words: fitWords(fit, volume, this.desk.vessels(), product), isRight: fit.state === 'good' };
+    return { words: fitWords(fit, volume, this.desk.vessels(), product), isRight: goesIn(chosen.vessel, volume) === 1 };
   });
   protected readonly lineOptions = computed((): readonly Option<string>[] => inWeighingOrder(this.bake()).map((line) => ({ value: line.id, label: this.desk.lineName(line) })));
 

@@ -118,7 +118,7 @@ export class BakeDesk {
     const volume = volumeOf(part, larder, this.product(), bake.exact.portions);
     // What is whipped is many times what was poured: the foam model says how much.
     const foam = this.foam();
-    return foam ? { ...volume, rawMl: foam.highMl, risenMl: foam.highMl } : volume;
+    return foam ? { ...volume, rawMl: foam.volumeMl, risenMl: foam.volumeMl, isFoam: true } : volume;
   });
 
   /** Takes a tin of the household's own off the list; what was baked in it still says so. Gives the way back. */
