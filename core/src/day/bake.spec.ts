@@ -2,8 +2,7 @@ import fc from 'fast-check';
 import { HyperFormula } from 'hyperformula';
 import { food, larder, readFormula, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
-import { allLines, type Formula, totalsOf } from '../formula';
-import { readLine } from '../formula';
+import { allLines, type Formula, readLine, totalsOf } from '../formula';
 import { classOf } from '../product';
 import {
   answerOf,
@@ -224,9 +223,7 @@ describe('what came out of it', () => {
     const n = rows.length;
     const sheet = HyperFormula.buildFromArray(
       [...rows, [`=SUM(A1:A${n})`, `=SUMPRODUCT(A1:A${n},B1:B${n})/100*(1-18/A${n + 1})`, `=SUMPRODUCT(A1:A${n},C1:C${n})/100*(1-18/A${n + 1})`]],
-      {
-        licenseKey: 'gpl-v3',
-      },
+      { licenseKey: 'gpl-v3' },
     );
     const [, energy, protein] = sheet.getSheetValues(0)[n] as number[];
     expect(totals.figures.energyKcal.amount).toBeCloseTo(energy ?? 0, 6);
@@ -272,12 +269,7 @@ describe('what came out of it', () => {
     const atTable: Formula = { ...topped, parts: [batter, { ...topping, counting: 'at the table' }] };
     const bake = foldBake(told([{ kind: 'yield weighed', massG: 370, tareG: 0 }]), { formula: atTable, larder, kitchen });
     // By hand: 200 g of flour and 200 mL of milk at 1.03 are 406 g; 370 g are 9 % less.
-    expect(
-      yieldCheck(
-        bake,
-        shipped.classes.find(({ id }) => id === 'loaf'),
-      ),
-    ).toMatchObject({ isOdd: false });
+    expect(yieldCheck(bake, classOf(topped, shipped))).toMatchObject({ isOdd: false });
     expect(bake.madeAt).toBe('2026-11-26T10:00:00.000Z');
   });
 

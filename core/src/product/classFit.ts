@@ -166,20 +166,21 @@ export function guessClass(formula: Pick<Formula, 'method' | 'title' | 'parts'>,
 /** "Raw cashew cheesecake"; raw sugar is only its sugar. */
 const RAW = /\braw\b(?! (?:sugar|cane|honey|milk|cacao|cocoa)\b)/i;
 
-/**
- * What the title names, of what it can be: a bagel is a yeast bread where there is yeast, else what else is called so. Where the method only
- * chills it, or the title says raw, it is what it is called without the oven.
- */
+/** What a title names, of what it can be: a bagel is a yeast bread where there is yeast, else what else is called so, but nothing for the oven where it is only fried. */
+function ableOf(title: string, clues: ClassClues, classes: readonly ProductClass[]): ProductClass | undefined {
+  const all = namedBy(title, classes);
+  const { isOnlyFried } = heatTold(clues.method ?? []);
+  const able = all.filter((one) => hasWhatItNeeds(one, clues) && (all.length === 1 || one.needs !== undefined || one.heat === 'griddle' || !isOnlyFried));
+  return able.find(({ needs }) => needs) ?? able[0];
+}
+
+/** What the title names; where the method only chills it, or the title says raw, what it is called without the oven. */
 function titledClass(clues: ClassClues, classes: readonly ProductClass[]): ProductClass | undefined {
   const { title, method = [] } = clues;
-  const { isCooked, isOnlyChilled, isOnlyFried } = heatTold(method);
+  const named = ableOf(title, clues, classes);
+  const { isCooked, isOnlyChilled } = heatTold(method);
   const isUnheated = isOnlyChilled || (RAW.test(title) && !isCooked);
-  const all = namedBy(title, classes);
-  const able = all.filter((one) => hasWhatItNeeds(one, clues));
-  const shared = all.length > 1 && isOnlyFried ? able.filter(({ heat, needs }) => needs || heat === 'griddle') : able;
-  const named = shared.find(({ needs }) => needs) ?? shared[0];
-  if (isUnheated && named?.heat === 'oven') return namedBy(`${UNBAKED} ${title}`, classes).find((one) => hasWhatItNeeds(one, clues));
-  return named;
+  return isUnheated && named?.heat === 'oven' ? ableOf(`${UNBAKED} ${title}`, clues, classes) : named;
 }
 
 /**
@@ -215,7 +216,7 @@ function friedOf(product: ProductClass): ProductClass {
 /** The class by whose bands the balance is judged: the formula's own for its batter; for a part that was chosen what its heading names, if anything. */
 export function classOfBalance(formula: ClassClues & Pick<Formula, 'judgedPartId' | 'parts'>, tables: ClassTables): ProductClass | undefined {
   const part = formula.judgedPartId === undefined ? undefined : formula.parts.find(({ id }) => id === formula.judgedPartId);
-  return part ? namedBy(part.heading, tables.classes)[0] : classOf(formula, tables);
+  return part ? ableOf(part.heading, { ...formula, parts: [part] }, tables.classes) : classOf(formula, tables);
 }
 
 /** A misfit from which a class is doubted, and by how much another must fit better to be named. House values. */

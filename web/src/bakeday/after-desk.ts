@@ -18,6 +18,7 @@ import { Picker } from '../ui/pick';
 import { showPortions } from '../ui/portionWords';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
+import { ROWS } from './after.rows';
 import { LeftOver } from './left-over';
 import { Plates } from './plates';
 import { PortionTable } from './portion-table';
@@ -26,17 +27,6 @@ import { LOCALE } from '../ui/locale';
 import { Stands } from '../ui/stands';
 
 type By = 'number' | 'weight' | 'pieces';
-type FigureKey = 'energyKcal' | 'proteinG' | 'fatG' | 'carbohydrateG' | 'netCarbG' | 'fibreG' | 'sugarsG';
-
-const ROWS: readonly { readonly key: FigureKey; readonly name: string; readonly unit: string; readonly digits: number }[] = [
-  { key: 'energyKcal', name: SAY.energy, unit: 'kcal', digits: 0 },
-  { key: 'proteinG', name: SAY.protein, unit: 'g', digits: 1 },
-  { key: 'fatG', name: SAY.fat, unit: 'g', digits: 1 },
-  { key: 'carbohydrateG', name: SAY.carbohydrate, unit: 'g', digits: 1 },
-  { key: 'netCarbG', name: SAY.netCarbs, unit: 'g', digits: 1 },
-  { key: 'fibreG', name: SAY.fibre, unit: 'g', digits: 1 },
-  { key: 'sugarsG', name: SAY.sugars, unit: 'g', digits: 1 },
-];
 /** A difference of less is not told. */
 const TOLD_KCAL = 1;
 /** Names that are offered beside the way to the tasting sheet, which knows the others. */
