@@ -13,6 +13,7 @@ import {
 import { allLines } from '@fellmist/core';
 import { type BakeAct, type BakeEvent, type Vessel } from '@fellmist/core/bake';
 import request from 'supertest';
+import { beginBake } from '../src/store/bakes';
 import { testHousehold } from './household';
 
 const { app, sheetOf, local, larderStore, close } = testHousehold();
@@ -241,6 +242,18 @@ describe('a bake on the server', () => {
     expect([await list(), (await local(request(app).get(`/api/bakes/${id}`))).status]).toEqual([0, 404]);
     await local(request(app).post(`/api/bakes/${id}/restore`));
     expect(await list()).toBe(1);
+  });
+
+  test('those under way stand first, then the days backwards, however late one was eaten of', async () => {
+    const [first, second, third] = [1, 2, 3].map((day) => {
+      const bakeId = randomUUID();
+      beginBake(larderStore.db, bakeId, { ...planned, id: randomUUID() } as BakeEvent & { kind: 'planned' }, `2026-10-0${day}T10:00:00.000Z`);
+      return bakeId;
+    }) as [string, string, string];
+    for (const one of [third, second]) await tell(one, [event({ kind: 'finished' })]);
+    await tell(second, [event({ kind: 'eaten', place: 'fridge', portions: 1 })]);
+    const ids = ((await local(request(app).get('/api/bakes'))).body as BakeHead[]).map((head) => head.id);
+    expect(ids.filter((one) => [first, second, third].includes(one))).toEqual([first, third, second]);
   });
 });
 

@@ -14,7 +14,8 @@ const APPEND = 'INSERT INTO bake_event (bake_id, place, id, schema, body, receiv
 const HEADS = `SELECT bake.id AS id, bake.formula_id AS formulaId, try_id AS tryId, begun_at AS begunAt, touched_at AS changedAt, is_finished AS isFinished,
   (SELECT count(*) FROM bake_event WHERE bake_id = bake.id) AS events, json_extract(try.worksheet, '$.rebuild.title') AS title
   FROM bake JOIN try ON try.id = try_id WHERE deleted_at IS NULL`;
-const LATEST = `${HEADS} ORDER BY touched_at DESC LIMIT @limit OFFSET @offset`;
+/** What is under way first, then the days backwards: the list says when each was begun. */
+const LATEST = `${HEADS} ORDER BY is_finished, begun_at DESC, touched_at DESC LIMIT @limit OFFSET @offset`;
 const BEGUN = `${HEADS} AND is_finished = 0 ORDER BY touched_at DESC`;
 const TOUCH = 'UPDATE bake SET touched_at = @at, is_finished = max(is_finished, @isFinished) WHERE id = @id';
 const TOLD = "SELECT DISTINCT bake_id FROM bake_event WHERE json_extract(body, '$.kind') = @kind AND received_at >= @since";

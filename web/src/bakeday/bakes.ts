@@ -19,7 +19,7 @@ import { Skeleton } from '../ui/zorro/skeleton';
 import { SAY } from './words';
 import { LOCALE } from '../ui/locale';
 
-/** All bakes, the last touched first, and a new one of what is on the shelf. */
+/** All bakes, those under way first and then by their days, and a new one of what is on the shelf. */
 @Component({
   selector: 'fm-bakes',
   imports: [Button, KeptList, Picker, PlanList, RouterLink, Skeleton],
