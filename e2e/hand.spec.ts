@@ -75,9 +75,9 @@ describe('where the eye and the hand go', () => {
     await comes(async () => expect(await change()).toBeGreaterThan(0));
     await press(page, 'same share');
     await choose(page, 'plate', 'The batch');
-    expect(Number((await figure(page, 'energyKcal')).replace(',', ''))).toBeCloseTo(12 * larger, -2);
+    await comes(async () => expect(Number((await figure(page, 'energyKcal')).replace(',', ''))).toBeCloseTo(12 * larger, -2));
     await choose(page, 'plate', 'I eat');
-    expect(Number(await figure(page, 'energyKcal'))).toBeCloseTo(2 * larger, -1);
+    await comes(async () => expect(Number(await figure(page, 'energyKcal'))).toBeCloseTo(2 * larger, -1));
     await press(page, 'Undo');
   });
 

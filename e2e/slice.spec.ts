@@ -109,7 +109,7 @@ describe('from a pasted recipe to a saved rebuild', () => {
     await page.keyboard.type('x');
     await sees(page, 'is not a unit Fellmist knows');
     // What cannot be read changes nothing: the spoon of oil that stood there stands again.
-    expect(Number(await figure(page, 'energyKcal'))).toBe(energy);
+    await comes(async () => expect(Number(await figure(page, 'energyKcal'))).toBe(energy));
     await page.click(label, { count: 3 });
     await page.keyboard.type('-5');
     await sees(page, 'An amount cannot be below zero');

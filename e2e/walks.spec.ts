@@ -113,7 +113,7 @@ describe('walks from one end to the other', () => {
     await sees(page, 'This is eaten raw: use heat-treated flour');
     await sees(page, 'This is eaten raw: use pasteurised egg');
     // 1.2 x 364 + 0.8 x 717 + 0.9 x 387 + 0.5 x 143 + 0.6 x 480 = 1718 kcal of 400 g in six.
-    expect(Number(await figure(page, 'energyKcal'))).toBe(286);
+    await comes(async () => expect(Number(await figure(page, 'energyKcal'))).toBe(286));
     // Four tries, three tasters: too sweet by one step at first, by the mean of one, two and none.
     const tryOf = async (said: Readonly<Record<string, Readonly<Record<string, string>>>>): Promise<void> => {
       await walk.bake();
