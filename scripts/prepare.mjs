@@ -55,7 +55,9 @@ const COMPILED = 'better-sqlite3';
 export async function ensurePackagesBeside() {
   const lock = installed(['--ignore-scripts']);
   if (!lock) return;
-  if (run('npm', ['rebuild', 'esbuild', '--loglevel', 'error'], { quiet: true }) !== 0) fail(BROKEN);
+  const { allowScripts } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
+  const others = Object.keys(allowScripts).filter((name) => allowScripts[name] && name !== COMPILED);
+  if (run('npm', ['rebuild', ...others, '--loglevel', 'error'], { quiet: true }) !== 0) fail(BROKEN);
   const child = spawn('npm', ['rebuild', COMPILED, '--loglevel', 'error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
   const status = await new Promise((resolve) => child.on('close', resolve));
   if (status !== 0) fail(BROKEN);

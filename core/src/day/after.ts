@@ -43,18 +43,18 @@ export function yieldCheck(bake: Bake, product?: ProductClass): YieldCheck | und
   if (lossShare > high + ODD) {
     const words =
       high === 0
-        ? `${percent} of it is missing: something stayed behind, or a line was not weighed.`
+        ? `${percent} of it is missing: something stayed behind, it was cooked down, or a line was not weighed.`
         : `It lost ${percent}, ${usual} is usual: something stayed behind, or it baked long and is dry.`;
     return { wentInG, lossShare, isOdd: true, words };
   }
   if (lossShare < low - ODD) return { wentInG, lossShare, isOdd: true, words: `It lost ${percent}, ${usual} is usual: it may not be baked through.` };
-  // What nothing heats loses nothing: what is missing sticks to the bowl.
+  // What no oven and no plate heats has no usual loss; a curd or a drink may still have been warmed.
   if (high === 0)
     return {
       wentInG,
       lossShare,
       isOdd: false,
-      words: lossShare < 0.005 ? 'Nothing was lost on the way.' : `${percent} of it stayed behind on the way, in the bowl and on what stirred it.`,
+      words: lossShare < 0.005 ? 'Nothing was lost on the way.' : `${percent} of it was lost on the way: to the bowl and what stirred it, or as steam if it was warmed.`,
     };
   const than = lossShare < low ? 'a little less than' : lossShare > high ? 'a little more than' : 'as';
   return { wentInG, lossShare, isOdd: false, words: `It lost ${percent} on the way, ${than} is usual (${usual}).` };

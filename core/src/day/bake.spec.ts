@@ -257,8 +257,8 @@ describe('what came out of it', () => {
     const whipped = (massG: number): string => yieldCheck(bakeOf([...done, { kind: 'yield weighed', massG, tareG: 0 }]), fluff)?.words ?? '';
     expect([inG, inG * 0.98, inG * 0.8].map(whipped)).toEqual([
       'Nothing was lost on the way.',
-      '2.0 % of it stayed behind on the way, in the bowl and on what stirred it.',
-      '20 % of it is missing: something stayed behind, or a line was not weighed.',
+      '2.0 % of it was lost on the way: to the bowl and what stirred it, or as steam if it was warmed.',
+      '20 % of it is missing: something stayed behind, it was cooked down, or a line was not weighed.',
     ]);
   });
 

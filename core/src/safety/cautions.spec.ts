@@ -17,6 +17,7 @@ describe('what is said, and where it is not', () => {
     ['raw-eaten-egg', 'Whipped bowl\nServes 2\n200 g skyr\n60 g egg whites', 'Whipped bowl\nServes 2\n200 g skyr\n60 g pasteurised egg whites'],
     ['egg-71', 'Baked custard\nServes 4\n500 ml milk\n4 eggs\n80 g sugar', 'Sponge cake\nServes 8\n4 eggs\n120 g plain flour\n120 g sugar'],
     ['two-hours', 'Cheesecake\nServes 8\n500 g cream cheese\n120 g sugar\n3 eggs', BISCUITS],
+    ['two-hours-cold', 'Whipped bowl\nServes 2\n200 g skyr\n30 g casein', 'Cheesecake\nServes 8\n500 g cream cheese\n120 g sugar\n3 eggs'],
     ['cool-shallow', `${BISCUITS}\nMethod\nLet them cool completely in the tin.`, `${BISCUITS}\nMethod\nEat them warm.`],
     ['water-bath', 'Custard\nServes 4\n500 ml milk\n4 eggs\nMethod\nBake it in a water bath.', 'Custard\nServes 4\n500 ml milk\n4 eggs\nMethod\nBake it gently.'],
     ['blender', `${BISCUITS}\nMethod\nPour the hot milk into the blender.`, `${BISCUITS}\nMethod\nPour the milk into the bowl.`],
