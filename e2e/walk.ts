@@ -31,17 +31,15 @@ export class Walk {
     else await choose(this.page, field, name);
   }
 
-  /** Weighs the lines out by typing the grams of each, by a word of its name, in whatever order they are asked for; steps between are done. */
-  async weigh(grams: Readonly<Record<string, number>>): Promise<void> {
+  /** In the kitchen: what goes in as the plan has it is one press, until the food is asked for that does not. */
+  async asPlannedUntil(food: string): Promise<void> {
     await press(this.page, 'Weigh out');
-    for (const _one of Object.keys(grams)) {
+    for (let line = 0; line < 12; line++) {
       await this.steps();
-      const food = await this.page.$eval('.food', (one) => one.textContent ?? '');
-      const name = Object.keys(grams).find((word) => food.toLowerCase().includes(word));
-      if (name === undefined) throw new Error(`nothing is said of ${food}`);
-      await this.pour(grams[name] ?? 0);
+      if ((await this.page.$eval('.food', (one) => one.textContent ?? '')).toLowerCase().includes(food)) return;
+      await press(this.page, 'As planned');
     }
-    await this.steps();
+    throw new Error(`${food} is never asked for`);
   }
 
   /** Weighed on a scale of their own by the list, each as the plan has it: said once for all, and the page of what comes next opens: the oven, the plate, or what came out. */
@@ -90,30 +88,29 @@ export class Walk {
     );
   }
 
-  /** The bake is done with and tasted, by one after the other, each with what they say on which scale: from its end to the page of its tries. */
-  async taste(said: Readonly<Record<string, Readonly<Record<string, string>>>>): Promise<void> {
+  /** The bake is done with and tasted, by one or by several at one table, each with what they say on which scale; `rest` was just right for all: from its end to the page of its tries. */
+  async taste(said: Readonly<Record<string, Readonly<Record<string, string>>>>, rest: 'just right' | 'not said' = 'not said'): Promise<void> {
     const tasters = Object.keys(said);
-    // Who ate of it or of another before is one press, the first of them with that which ends the bake.
-    if (!(await this.pressed('fm-after-desk a', `as ${tasters[0] ?? ''}`))) await press(this.page, 'Finish and taste');
-    for (const [taster, scales] of Object.entries(said)) {
+    // Who ate of it or of another before is one press, with that which ends the bake.
+    if (!(await this.pressed('fm-after-desk a', `as ${tasters.join(', ')}`))) {
+      await press(this.page, 'Finish and taste');
       await this.page.waitForSelector('#taster');
-      const isAsked = await this.page.$eval('#taster', (field, name) => (field as HTMLInputElement).value === name, taster);
-      if (!isAsked && !(await this.pressed('form button', taster))) await type(this.page, '#taster', taster);
-      const asked = await this.page.evaluate((wanted) => {
-        const groups = [...document.querySelectorAll('fieldset')].filter((group) => Object.hasOwn(wanted, group.querySelector('legend')?.textContent ?? ''));
-        for (const group of groups) {
-          const words = wanted[group.querySelector('legend')?.textContent ?? ''];
-          [...group.querySelectorAll<HTMLElement>('label')].find((one) => one.innerText.trim() === words)?.click();
-        }
-        return groups.length;
-      }, scales);
-      if (asked !== Object.keys(scales).length) throw new Error(`not asked for on the tasting sheet: one of ${Object.keys(scales).join(', ')}`);
-      if (taster === tasters.at(-1)) await press(this.page, 'Keep them, and on to its tries');
-      else {
-        await press(this.page, 'Keep my scores');
-        await sees(this.page, `${taster}’s scores are kept`);
-      }
+      await type(this.page, '#taster', tasters.join(','));
     }
+    await this.page.waitForSelector('fm-taste-form fieldset');
+    const wanted = Object.entries(said).flatMap(([taster, scales]) => Object.entries(scales).map(([scale, words]) => [tasters.length === 1 ? scale : `${taster}: ${scale}`, words] as const));
+    const asked = await this.page.evaluate((all) => {
+      const found = all.map(([legend, words]) => {
+        const group = [...document.querySelectorAll('fieldset')].find((one) => one.querySelector('legend')?.textContent === legend);
+        const label = [...(group?.querySelectorAll<HTMLElement>('label') ?? [])].find((one) => one.innerText.trim() === words);
+        label?.click();
+        return label !== undefined;
+      });
+      return found.every(Boolean);
+    }, wanted);
+    if (!asked) throw new Error(`not asked for on the tasting sheet: one of ${wanted.map(([legend]) => legend).join(', ')}`);
+    if (rest === 'just right') await press(this.page, 'All else is just right');
+    await press(this.page, 'Keep them, and on to its tries');
     await sees(this.page, 'The next try');
   }
 
@@ -125,21 +122,25 @@ export class Walk {
     await this.page.waitForFunction(() => [...document.querySelectorAll('button, a')].some((one) => one.textContent?.trim() === 'Bake it'));
   }
 
-  /** What a full pack of each food holds and costs, on the Bench, from field to field. */
-  async priced(packs: Readonly<Record<string, readonly [string, string]>>): Promise<void> {
-    for (const [food, [holds, costs]] of Object.entries(packs)) {
-      await type(this.page, `#net-${food}`, holds);
-      await type(this.page, `#price-${food}`, costs);
-      await this.page.keyboard.press('Tab');
-    }
+  /** What was bought for it, as the receipt has it, on the Bench. */
+  async priced(receipt: string): Promise<void> {
+    await this.page.waitForSelector('#receipt');
+    await this.page.$eval(
+      '#receipt',
+      (field, text) => {
+        (field as HTMLTextAreaElement).value = text;
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+      },
+      receipt,
+    );
+    await press(this.page, 'Take the');
   }
 
   /** A pack that was just saved is put into the kitchen. */
   async stock(grams: number): Promise<void> {
-    await press(this.page, 'Put it in stock');
-    await type(this.page, '[id^="add-pack-"]', String(grams));
-    await press(this.page, 'Add');
-    await this.page.waitForSelector('[id^="opened-"]');
+    await type(this.page, '[id^="stock-pack-"]', String(grams));
+    await this.page.keyboard.press('Enter');
+    await this.page.waitForSelector('[id^="stock-pack-"]', { hidden: true });
   }
 
   /** One portion lies on a plate, unless another number is said. */

@@ -205,6 +205,8 @@ export interface StoredBake {
   readonly faults: readonly string[];
   /** Who ate and tasted of late, of this bake or another. */
   readonly eaters?: readonly string[];
+  /** Who tasted what was tasted last, of this bake or another. */
+  readonly tasters?: readonly string[];
 }
 
 /** What the server says to events that were told: all that it has after `since`, those among them. */

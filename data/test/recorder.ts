@@ -8,6 +8,7 @@ import {
   candidatesFor,
   checkLabel,
   classOf,
+  isEatenUnheated,
   coldSide,
   coldWarnings,
   doubtWords,
@@ -234,11 +235,12 @@ export class Recorder {
     const heaviest = [...allLines(sheet.rebuild)].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0)).slice(0, 3);
     return heaviest
       .flatMap((line) => {
-        const free = candidatesFor(line, this.kitchen.shipped.rules, this.kitchen.larder, undefined, product?.id);
+        const isEatenRaw = isEatenUnheated(product, sheet.rebuild.method);
+        const free = candidatesFor(line, this.kitchen.shipped.rules, this.kitchen.larder, undefined, product?.id, isEatenRaw);
         const ranked = rankCandidates(
           sheet,
           line,
-          candidatesFor(line, this.kitchen.shipped.rules, this.kitchen.larder, diet, product?.id),
+          candidatesFor(line, this.kitchen.shipped.rules, this.kitchen.larder, diet, product?.id, isEatenRaw),
           0.5,
           this.kitchen.larder,
           this.kitchen.shipped,

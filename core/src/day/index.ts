@@ -17,6 +17,7 @@ export {
   type Topping,
 } from './events';
 export { asPlanned, type Bowl, bowlsOf, inWeighingOrder, isOpen, nextLine, restAsPlanned, stepToDo, wantedG } from './weighing';
+export { soaksBread } from './realLines';
 export { keptOf } from './kept';
 export { heldTogether, isMade, ofPortions, type EatenShare, type WeekDay, type WeekEntry, weekOf } from './week';
 export { heatedOf, ovenTold, timersOf } from './timers';

@@ -1,5 +1,5 @@
 import { type Larder } from '../food';
-import { type Line, type Part } from '../formula';
+import { type Formula, type Line, type Part } from '../formula';
 import { gramsNumber } from '../quantity';
 import { type Bake, type BakeLine } from './state';
 
@@ -41,14 +41,27 @@ export function partLeft(part: Part, told: Bake['leftBehind'], method: readonly 
   const mine = told.filter(({ partId }) => partId === part.id);
   if (mine.length === 0) return [part];
   const leftBehindG = mine.reduce((sum, { massG }) => sum + massG, 0);
-  const isBread = ({ foodId }: Line): boolean => foodId !== undefined && larder.foods.get(foodId)?.kind === 'biscuit';
-  const bread = method.some((step) => SOAKS.test(step.slice(0, LONGEST_STEP))) ? part.lines.filter(isBread) : [];
+  const isBread = (line: Line): boolean => isBiscuit(line, larder);
+  const bread = saysSoak(method) ? part.lines.filter(isBread) : [];
   if (bread.length === 0 || bread.length === part.lines.length) return [{ ...part, leftBehindG }];
   const { leftBehindG: _before, ...whole } = part;
   return [
     { ...whole, lines: bread },
     { ...whole, id: `${SOAK}${part.id}`, lines: part.lines.filter((line) => !isBread(line)), leftBehindG },
   ];
+}
+
+function isBiscuit({ foodId }: Line, larder: Larder): boolean {
+  return foodId !== undefined && larder.foods.get(foodId)?.kind === 'biscuit';
+}
+
+function saysSoak(method: readonly string[]): boolean {
+  return method.some((step) => SOAKS.test(step.slice(0, LONGEST_STEP)));
+}
+
+/** Whether bread or biscuit takes up a soak: then what stays behind stays in the dish of the soak. */
+export function soaksBread({ parts, method }: Pick<Formula, 'parts' | 'method'>, larder: Larder): boolean {
+  return saysSoak(method) && parts.some(({ lines }) => lines.some((line) => isBiscuit(line, larder)));
 }
 
 /** Letters of a step that are looked through. */

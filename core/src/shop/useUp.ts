@@ -1,7 +1,7 @@
 import { type StockItem, useBy } from '../cost';
 import { type Food, foodInHand, kindIdOf, type Larder } from '../food';
 import { countedParts, type Formula, type Line, NO_GOALS } from '../formula';
-import { classOf } from '../product';
+import { classOf, isEatenUnheated } from '../product';
 import { candidatesFor, limitOf, standInMass, type SwapRule, type SwapTables } from '../swap';
 
 /** One thing that would be used up, and how. */
@@ -80,15 +80,15 @@ function bySwap({ line, from, rule }: Way, { item, kindId, name }: Due, classId:
 }
 
 /** The rules by which something that is due may stand in for a line. */
-type RulesFor = (line: Line, classId: string | undefined) => readonly SwapRule[];
+type RulesFor = (line: Line, classId: string | undefined, isEatenRaw: boolean) => readonly SwapRule[];
 
-/** Asked once for each food and class, however many formulas have them. */
+/** Asked once for each food and class, raw and heated, however many formulas have them. */
 function rulesFor(rules: readonly SwapRule[], larder: Larder): RulesFor {
   const known = new Map<string, readonly SwapRule[]>();
-  return (line, classId) => {
+  return (line, classId, isEatenRaw) => {
     if (line.massG === undefined) return [];
-    const key = `${line.foodId ?? ''}|${classId ?? ''}`;
-    const found = known.get(key) ?? candidatesFor(line, rules, larder, NO_GOALS, classId).map(({ rule }) => rule);
+    const key = `${line.foodId ?? ''}|${classId ?? ''}|${isEatenRaw ? 'raw' : ''}`;
+    const found = known.get(key) ?? candidatesFor(line, rules, larder, NO_GOALS, classId, isEatenRaw).map(({ rule }) => rule);
     known.set(key, found);
     return found;
   };
@@ -111,7 +111,7 @@ function inOrder(due: readonly Due[]): InOrder {
 }
 
 /** What is wanted of each kind that is due, as it is, and by which ways each may come in instead of a line. */
-function opened(lines: readonly Line[], classId: string | undefined, rules: RulesFor, larder: Larder, { byKind }: InOrder) {
+function opened(lines: readonly Line[], rulesOf: (line: Line) => readonly SwapRule[], larder: Larder, { byKind }: InOrder) {
   const wanted = new Map<string, number>();
   const ways = new Map<string, Way[]>();
   for (const line of lines) {
@@ -119,7 +119,7 @@ function opened(lines: readonly Line[], classId: string | undefined, rules: Rule
     if (!from) continue;
     const kindId = kindIdOf(from);
     if (byKind.has(kindId)) wanted.set(kindId, (wanted.get(kindId) ?? 0) + (line.massG ?? 0));
-    for (const rule of rules(line, classId)) {
+    for (const rule of rulesOf(line)) {
       const standsIn = rule.to[0]?.foodId ?? '';
       ways.set(standsIn, [...(ways.get(standsIn) ?? []), { line, from, rule }]);
     }
@@ -129,8 +129,9 @@ function opened(lines: readonly Line[], classId: string | undefined, rules: Rule
 
 function usesOf({ formula }: OwnFormula, order: InOrder, rules: RulesFor, larder: Larder, tables: SwapTables): readonly (Use & { readonly weight: number })[] {
   const lines = countedParts(formula).flatMap((part) => part.lines);
-  const classId = classOf(formula, tables)?.id;
-  const { wanted, ways } = opened(lines, classId, rules, larder, order);
+  const product = classOf(formula, tables);
+  const [classId, isEatenRaw] = [product?.id, isEatenUnheated(product, formula.method)];
+  const { wanted, ways } = opened(lines, (line) => rules(line, classId, isEatenRaw), larder, order);
   const concerned = [...new Set([...wanted.keys(), ...ways.keys()])].flatMap((kindId) => order.byKind.get(kindId) ?? []).sort((a, b) => a - b);
   /** A line gives way once. */
   const given = new Set<string>();

@@ -1,4 +1,4 @@
-import { againstDiet, answersTo, barredAllergens, type Diet, foodInHand, type Food, kindIdOf, type Larder, type School } from '../food';
+import { againstDiet, answersTo, barredAllergens, type Diet, foodInHand, type Food, isIn, kindIdOf, type Larder, type School } from '../food';
 import { type Counting, COUNTING, type Figure, type Line, totalsOf, viewsOf, type Views } from '../formula';
 import { classOf } from '../product';
 import { type LedgerRole, roleOf } from '../role';
@@ -18,11 +18,20 @@ function standIns(rule: SwapRule, larder: Larder): readonly Food[] {
   return rule.to.flatMap(({ foodId }) => foodInHand(foodId, larder) ?? []);
 }
 
+/** What is not safe before it has been heated through: FDA consumer advice on raw flour, USDA FSIS on eggs, from memory. */
+const RAW = ['flour', 'raw-egg'];
+
+/** Whether a rule brings raw flour or raw egg to where there was neither: not for what nothing heats. */
+function bringsRaw(rule: SwapRule, food: Food, larder: Larder): boolean {
+  return RAW.some((group) => !isIn(group, food) && standIns(rule, larder).some((one) => isIn(group, one)));
+}
+
 /**
  * The rules that fit a line and a class, in the order of the table; none for a line whose food or grams are unknown. What
- * brings an allergen that the diet keeps out is never among them, and neither is what its side changes would bring.
+ * brings an allergen that the diet keeps out is never among them, and neither is what its side changes would bring; nor, in what
+ * is eaten raw, what brings raw flour or egg that was not there.
  */
-export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: Larder, diet?: Diet, classId?: string): readonly Candidate[] {
+export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: Larder, diet?: Diet, classId?: string, isEatenRaw = false): readonly Candidate[] {
   const food = line.foodId === undefined ? undefined : larder.foods.get(line.foodId);
   if (!food || line.massG === undefined) return [];
   const [names, kindId] = [answersTo(food), kindIdOf(food)];
@@ -31,6 +40,7 @@ export function candidatesFor(line: Line, rules: readonly SwapRule[], larder: La
       if (!names.some((name) => rule.from.includes(name)) || (rule.classes && classId !== undefined && !rule.classes.includes(classId)) || refusalOf(rule, classId) !== undefined)
         return false;
       if (!rule.to.every(({ foodId: to }) => larder.foods.has(to) && to !== kindId)) return false;
+      if (isEatenRaw && bringsRaw(rule, food, larder)) return false;
       const added = rule.side.flatMap((side) => (side.kind === 'add' ? (foodInHand(side.foodId, larder) ?? []) : []));
       return !diet || [...standIns(rule, larder), ...added].every((one) => barredAllergens(one, diet).length === 0);
     })

@@ -18,7 +18,7 @@ export {
   removeRebuildPart,
   restoreLine,
 } from './edit';
-export { type Blend, roleRatio, ruleByRoles } from './byRoles';
+export { type Blend, isIntense, roleRatio, ruleByRoles } from './byRoles';
 export { type Candidate, candidatesFor, rankCandidates, type RankedCandidate, strainsOf, strainWords } from './candidates';
 export { openSwap, type Opened, proposalWords } from './propose';
 export { type FoundRule, ruleFor, ruleForBlend } from './ruleFor';

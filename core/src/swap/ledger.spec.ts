@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { food, larder, lineOf, opened, readFormula as read, rule, shipped } from '../../test/larder';
 import { analyse } from '../analysis';
-import { answersTo, type Diet } from '../food';
+import { answersTo } from '../food';
 import { allLines, changeLine } from '../formula';
 import { betterClass, overProtein } from '../product';
 import { LEDGER_ROLES } from '../role';
@@ -9,14 +9,11 @@ import {
   adviceOf,
   askingRows,
   asThickAsBefore,
-  candidatesFor,
   describeRebuildPart,
   openSwap,
-  rankCandidates,
   roleRatio,
   ruleByRoles,
   settleAll,
-  settleLiquid,
   settleOpen,
   standingOf,
   startWorksheet,
@@ -199,39 +196,6 @@ describe('any food for any other', () => {
     const sheet = swapped(startWorksheet(read(MUFFINS)), 'plain-flour', estimate, 0.4);
     expect([estimate.mark, estimate.to.length, lineOf(sheet, 'plain-flour').massG]).toEqual(['H', 3, 150]);
     expect(lineOf(sheet, 'rice-flour').massG).toBeGreaterThan(lineOf(sheet, 'almond-flour').massG ?? 0);
-  });
-});
-
-describe('candidates', () => {
-  const sheet = startWorksheet(read(MUFFINS));
-  const rank = (foodId: string, diet: Diet) => {
-    const line = lineOf(sheet, foodId);
-    return rankCandidates(sheet, line, candidatesFor(line, shipped.rules, larder, diet, 'muffin'), 1, larder, shipped, diet);
-  };
-
-  test('an excluded allergen is never offered, not even as a side change', () => {
-    for (const id of ['plain-flour', 'whole-milk', 'butter', 'egg', 'sugar']) {
-      for (const { sheet: end } of rank(id, { schools: [], excluded: ['tree nuts', 'soy', 'peanut'] })) {
-        expect(analyse(end.rebuild, larder).allergens.contains).not.toEqual(expect.arrayContaining(['tree nuts']));
-      }
-    }
-  });
-
-  test('low-carb puts the fewest net carbs first, whole-food what is whole, isolates last', () => {
-    const net = rank('sugar', { schools: ['low-carb'], excluded: [] });
-    const suited = net.filter(({ against }) => !against).map(({ portion }) => portion.netCarbG.amount);
-    expect(Math.min(...suited)).toBe(suited[0]);
-    const whole = rank('plain-flour', { schools: ['whole-food'], excluded: [] });
-    expect(whole[0]?.rule.to.every(({ foodId }) => food(foodId).isWhole)).toBe(true);
-    expect(whole.at(-1)?.against).toBe('not a whole food');
-  });
-
-  test('what a candidate shows is what the batch becomes when it is taken and wetted', () => {
-    const [first] = rank('plain-flour', { schools: ['lean'], excluded: [] });
-    if (!first) throw new Error('no candidate');
-    const opened = openSwap(sheet, lineOf(sheet, 'plain-flour').id, first.rule, first.rule.maxShare, larder);
-    if (!opened.ok) throw new Error(opened.error);
-    expect(analyse(settleLiquid(opened.sheet, larder, shipped).rebuild, larder, shipped).views.portion.energyKcal.amount).toBeCloseTo(first.portion.energyKcal.amount, 9);
   });
 });
 

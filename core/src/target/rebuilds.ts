@@ -1,6 +1,7 @@
 import { batchCost } from '../cost';
 import { type Allergen, barredAllergens, type Larder } from '../food';
 import { allLines, countedParts, eatenShare, type Formula, judgeGoals, type Line, NO_GOALS, totalsOf, viewsOf } from '../formula';
+import { isEatenUnheated } from '../product';
 import { measuresOf, sweetenerWarnings } from '../role';
 import {
   acceptProposal,
@@ -51,11 +52,12 @@ interface Pantry {
   readonly ask: AmountsAsk;
   readonly larder: Larder;
   readonly tables: SwapTables;
+  readonly isEatenRaw: boolean;
 }
 
 /** Ways to swap a line: as much of it as the rule bears, and half of it where all would do. */
-function optionsOf(line: Line, { ask, larder, tables }: Pantry, classId: string | undefined, mustGo: boolean): readonly SwapOption[] {
-  return candidatesFor(line, tables.rules, larder, ask.sheet.rebuild.goals ?? NO_GOALS, classId).flatMap((candidate): readonly SwapOption[] => {
+function optionsOf(line: Line, { ask, larder, tables, isEatenRaw }: Pantry, classId: string | undefined, mustGo: boolean): readonly SwapOption[] {
+  return candidatesFor(line, tables.rules, larder, ask.sheet.rebuild.goals ?? NO_GOALS, classId, isEatenRaw).flatMap((candidate): readonly SwapOption[] => {
     const most = limitOf(candidate.rule, line.massG ?? 0, classId).share;
     if (mustGo) return most >= 1 ? [{ line, candidate, share: 1 }] : [];
     return most >= 1
@@ -177,8 +179,8 @@ function withoutBarred(start: RebuildDraft, barred: readonly Line[], kitchen: Pa
  * by the same least change as amounts alone. Steps tell the best so far.
  */
 export function* rebuildSteps(ask: AmountsAsk, larder: Larder, tables: SwapTables, solver: Solver): Generator<SearchStep, Search> {
-  const kitchen: Pantry = { ask, larder, tables };
   const { product } = standingOf(ask.sheet, larder, tables);
+  const kitchen: Pantry = { ask, larder, tables, isEatenRaw: isEatenUnheated(product, ask.sheet.rebuild.method) };
   const start: RebuildDraft = { options: [], sheet: ask.sheet, opened: [], promise: promiseOf(ask.sheet, ask, larder, tables), parentScore: Infinity };
   const barred = barredLines(kitchen);
   const stuckLineIds = barred.filter((line) => optionsOf(line, kitchen, product?.id, true).length === 0).map(({ id }) => id);

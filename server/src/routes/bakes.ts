@@ -20,7 +20,7 @@ import { giveBack, stockTaken, takeFromStock } from '../store/bakeStock';
 import { beginBake, markBake, readBake, readBakes, readEvents, tellBake } from '../store/bakes';
 import { ovenLog, runningTimers } from '../store/clockwork';
 import { intoFor } from '../store/firstChoices';
-import { eatersOfLate } from '../store/eaters';
+import { eatersOfLate, tastersOfLast } from '../store/eaters';
 import { foldedBake } from '../store/foldedBake';
 import { type LarderStore } from '../store/larderStore';
 import { keptPortions } from '../store/kept';
@@ -49,7 +49,7 @@ export function bakeRoutes(larderStore: LarderStore, shipped: readonly Vessel[],
     if (!stored) throw missing();
     return stored;
   };
-  const withEaters = (stored: StoredBake): StoredBake => ({ ...stored, eaters: eatersOfLate(db) });
+  const withEaters = (stored: StoredBake): StoredBake => ({ ...stored, eaters: eatersOfLate(db), tasters: tastersOfLast(db) });
 
   router.get('/bakes', (request, response) => {
     const { limit, offset } = pageSchema.parse(request.query);

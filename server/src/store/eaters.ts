@@ -20,3 +20,18 @@ export function eatersOfLate(db: Store): readonly string[] {
     .all({ lookedThrough: LOOKED_THROUGH, most: MOST })
     .map(({ name }) => name);
 }
+
+const TASTERS = `SELECT trim(json_extract(body, '$.taster')) AS name FROM bake_event AS told
+  WHERE json_extract(body, '$.kind') = 'tasted' AND bake_id = (
+    SELECT last.bake_id FROM bake_event AS last JOIN bake ON bake.id = last.bake_id
+    WHERE json_extract(last.body, '$.kind') = 'tasted' AND bake.deleted_at IS NULL ORDER BY last.received_at DESC LIMIT 1
+  ) AND NOT EXISTS (SELECT 1 FROM bake_event AS undone WHERE undone.bake_id = told.bake_id AND json_extract(undone.body, '$.kind') = 'undone' AND json_extract(undone.body, '$.eventId') = told.id)
+  GROUP BY lower(name) ORDER BY min(told.rowid) LIMIT @most`;
+
+/** Who tasted what was tasted last, in the order in which they did: likely the same table tastes again. */
+export function tastersOfLast(db: Store): readonly string[] {
+  return db
+    .prepare<{ most: number }, { name: string }>(TASTERS)
+    .all({ most: MOST })
+    .map(({ name }) => name);
+}

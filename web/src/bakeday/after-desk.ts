@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { IN_THE_PAN, sameShareOf } from '@fellmist/core';
 import { type Bake, cutPortions, differences, MOST_POUR_G, yieldCheck } from '@fellmist/core/bake';
@@ -50,7 +50,7 @@ export class AfterDesk {
   protected readonly desk = inject(BakeDesk);
   readonly bake = input.required<Bake>();
   protected readonly fault = signal<string | undefined>(undefined);
-  protected readonly where = signal<string>(SAY.inTheBowlWhere);
+  protected readonly where = linkedSignal<string>(() => (this.desk.soaks() ? SAY.inTheDish : SAY.inTheBowlWhere));
   protected readonly ofPart = signal<string | undefined>(undefined);
   protected readonly stock = this.store.selectSignal(bakeFeature.selectStock);
   protected readonly stockFailure = this.store.selectSignal(bakeFeature.selectStockFailure);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import type { Line } from '@fellmist/core';
+import { isIntense, type Line } from '@fellmist/core';
 import { type BakeLine, MOST_POUR_G } from '@fellmist/core/bake';
 import { BakeDesk } from '../state/bakeDesk';
 import { showNumber } from '../ui/figures';
@@ -7,6 +7,8 @@ import { FoodSelect } from '../ui/food-select';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './words';
+
+const MOST_SPOONS = 5;
 
 /** What goes otherwise than planned: something more, another food or pack in a line's place, or nothing of it. */
 @Component({
@@ -34,6 +36,25 @@ export class SomethingElse {
     const words = lines.map(({ massG = 0, foodId }) => SAY.readAs(showNumber(massG, massG < 10 ? 1 : 0), this.desk.foodName(foodId) ?? ''));
     return { words: words.join(', '), isGood: true };
   });
+
+  /** Sweetened to taste: a press for each spoon, of what this treat is sweetened with and of what usually is at hand. Nobody spoons what sweetens by the drop. */
+  protected readonly spoons = computed(() => {
+    const [bake, larder] = [this.desk.bake(), this.desk.larder()];
+    const sweet = (bake?.lines ?? []).flatMap(({ foodId, isAdded }) => {
+      const food = larder?.foods.get(foodId ?? '');
+      return food?.kind === 'sweetener' && !isAdded && !isIntense(food) ? [food.name.toLowerCase()] : [];
+    });
+    return [...new Set([...sweet, ...SAY.usualSweet])]
+      .slice(0, MOST_SPOONS)
+      .map((name) => SAY.spoonOf(name))
+      .filter((words) => this.desk.readLines(words).every(({ massG, foodId }) => massG !== undefined && foodId !== undefined));
+  });
+  protected readonly spooned = signal<string | undefined>(undefined);
+
+  protected spoon(words: string): void {
+    this.desk.tellAdded(this.line()?.partId ?? this.desk.mainPartId(), this.desk.readLines(words));
+    this.spooned.set(SAY.spoonsIn(words));
+  }
 
   protected add(): void {
     if (!this.readAs()?.isGood) return;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { countedParts, emptyPack, kindIdOf, type Pack, priceOf } from '@fellmist/core';
+import { countedParts, emptyPack, kindIdOf, LIMITS, type Pack, priceOf, readReceipt, type ReceiptGap } from '@fellmist/core';
 import { concatMap, defer, Subject, tap } from 'rxjs';
 import { pieceG, readNet, readPrice } from '../parts/packFigures';
 import { Desk } from '../state/desk';
@@ -8,8 +8,18 @@ import { LarderDesk } from '../state/larderDesk';
 import { Preferences } from '../state/preferences';
 import { Prices } from '../state/prices';
 import { fieldGrams, fieldNumber } from '../ui/numbers';
+import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
-import { SAY } from './words';
+import { SAY } from './price.words';
+
+const GAP_WORDS: Readonly<Record<ReceiptGap, string>> = {
+  'no-price': SAY.receiptNoPrice,
+  'no-amount': SAY.receiptNoAmount,
+  'no-food': SAY.receiptNoFood,
+  'not-asked': SAY.receiptNotAsked,
+};
+/** Lines that say nothing are named up to here; of a whole week's shopping the rest is counted. */
+const MOST_UNREAD = 6;
 
 interface Entry {
   readonly foodId: string;
@@ -20,13 +30,14 @@ interface Entry {
 /** What the foods of a formula cost, each by a pack of it: its weight and its price, kept as soon as both are there. */
 @Component({
   selector: 'fm-price-list',
-  imports: [Field],
+  imports: [Button, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './price-list.html',
   styleUrl: './price-list.less',
 })
 export class PriceList {
   protected readonly say = SAY;
+  protected readonly mostReceipt = LIMITS.text;
   private readonly desk = inject(Desk);
   private readonly larderDesk = inject(LarderDesk);
   private readonly preferences = inject(Preferences);
@@ -73,6 +84,30 @@ export class PriceList {
       });
   });
 
+  /** A receipt, as it was pasted. */
+  protected readonly receipt = signal('');
+  private readonly receiptRead = computed(() => {
+    const larder = this.desk.larder();
+    if (!larder || this.receipt().trim() === '') return { lines: [], unread: [] };
+    return readReceipt(this.receipt(), new Set(this.held().map(({ food }) => kindIdOf(food))), larder, this.system());
+  });
+  /** What it says of the foods of this formula, each once: of one that was bought twice the later. */
+  private readonly bought = computed(() => {
+    const foods = this.held().map(({ food }) => food);
+    return new Map(this.receiptRead().lines.flatMap((line) => foods.flatMap((food) => (kindIdOf(food) === kindIdOf(line.food) ? [[food.id, line] as const] : []))));
+  });
+  protected readonly boughtWords = computed(() =>
+    [...this.bought()].map(([foodId, { netG, price, packs }]) => {
+      const each = SAY.packCosts(this.larderDesk.food(foodId)?.name ?? '', fieldGrams(netG), this.preferences.showPrice(price));
+      return { foodId, words: packs > 1 ? SAY.eachOf(each, packs) : each };
+    }),
+  );
+  protected readonly unread = computed(() => {
+    const named = this.receiptRead().unread.filter(({ why }) => why !== 'not-asked');
+    const counted = this.receiptRead().unread.length - Math.min(named.length, MOST_UNREAD);
+    return [...named.slice(0, MOST_UNREAD).map(({ text, why }) => SAY.receiptGap(text, GAP_WORDS[why])), ...(counted === 0 ? [] : [SAY.receiptOthers(counted)])];
+  });
+
   constructor() {
     effect(() => {
       const without = new Set(this.desk.cost()?.unpricedLines);
@@ -111,6 +146,12 @@ export class PriceList {
       else next.set(foodId, words);
       return next;
     });
+  }
+
+  /** What the receipt says is kept as if it had been typed. */
+  protected takeReceipt(): void {
+    for (const [foodId, { netG, price }] of this.bought()) this.given.next({ foodId, netG, price: Math.round(price * 100) / 100 });
+    this.receipt.set('');
   }
 
   /** Kept once both figures are there; half of them waits for the other. */

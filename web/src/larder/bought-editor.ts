@@ -23,8 +23,8 @@ const EMPTY: Omit<BoughtTreat, 'id'> = {
   note: '',
 };
 
-const asStored = (stored: StoredBought | undefined): BoughtSheet => ({
-  bought: stored?.bought ?? { id: crypto.randomUUID(), ...EMPTY },
+const asStored = (stored: StoredBought | undefined, name = ''): BoughtSheet => ({
+  bought: stored?.bought ?? { id: crypto.randomUUID(), ...EMPTY, name },
   version: stored?.version ?? 0,
   isKept: false,
 });
@@ -46,6 +46,9 @@ export class BoughtEditor {
   private readonly told = inject(Told);
   protected readonly preferences = inject(Preferences);
   readonly id = input.required<string>();
+  /** The treat of one's own that it shall lie beside: it is named after it until it is named, and once it is saved lies there. */
+  readonly like = input<string>();
+  private readonly nameless = computed(() => (this.like() === undefined ? '' : SAY.boughtLike(this.like())));
   private readonly all = this.store.selectSignal(boughtFeature.selectAll);
   protected readonly failure = this.store.selectSignal(boughtFeature.selectFailure);
   protected readonly stored = computed((): StoredBought | undefined => this.all()?.find(({ bought }) => bought.id === this.id()));
@@ -59,11 +62,11 @@ export class BoughtEditor {
       if (stored && before && isSame(before.value.bought, stored.bought)) return asStored(stored);
       if (before && !isSame(before.value.bought, before.source.stored?.bought)) return before.value;
       const kept = keptBought(id);
-      return kept && !isSame(kept.bought, stored?.bought) ? kept : asStored(stored);
+      return kept && !isSame(kept.bought, stored?.bought) ? kept : asStored(stored, this.nameless());
     },
   });
   protected readonly draft = computed((): BoughtTreat => this.sheet().bought);
-  protected readonly isUnsaved = computed(() => !isSame(this.draft(), this.stored()?.bought) && (this.id() !== 'new' || this.draft().name !== ''));
+  protected readonly isUnsaved = computed(() => !isSame(this.draft(), this.stored()?.bought ?? { ...EMPTY, id: this.draft().id, name: this.nameless() }));
   /** It was left unsaved, or was saved elsewhere since it was opened: what is stored can be had back. */
   protected readonly isApart = computed(() => this.isUnsaved() && (this.sheet().isKept || (this.stored()?.version ?? 0) !== this.sheet().version));
   protected readonly fault = signal<string | undefined>(undefined);
@@ -93,7 +96,7 @@ export class BoughtEditor {
   protected beginAnew(): void {
     const left = this.sheet();
     keepBought(this.id(), undefined);
-    this.sheet.set(asStored(this.stored()));
+    this.sheet.set(asStored(this.stored(), this.nameless()));
     this.fault.set(undefined);
     this.told.undoable(SAY.unsavedIsGone(left.bought.name || SAY.theTreat), () => {
       this.sheet.set(left);
@@ -136,7 +139,9 @@ export class BoughtEditor {
         }
         this.sheet.update((sheet) => ({ ...sheet, version: answer.value.version }));
         keepBought(id, id !== 'new' && this.isUnsaved() ? this.sheet() : undefined);
-        if (id === 'new') void this.router.navigate(['/larder/bought', answer.value.bought.id], { replaceUrl: true });
+        const { id: saved } = answer.value.bought;
+        if (this.like() !== undefined) void this.router.navigate(['/compare'], { queryParams: { beside: saved }, replaceUrl: true });
+        else if (id === 'new') void this.router.navigate(['/larder/bought', saved], { replaceUrl: true });
       });
   }
 

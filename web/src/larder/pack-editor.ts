@@ -8,6 +8,7 @@ import { isSame, PackDrafts } from '../state/drafts';
 import { LarderDesk } from '../state/larderDesk';
 import { lookupActions } from '../state/lookup.actions';
 import { Choice, type Option } from '../ui/choice';
+import { IntoStock } from '../parts/into-stock';
 import { FoodSelect } from '../ui/food-select';
 import { LabelDesk } from './label-desk';
 import { PackConflict } from './pack-conflict';
@@ -37,7 +38,7 @@ type Lookup = { readonly kind: 'idle' } | { readonly kind: 'asking' } | { readon
 /** One pack of the household: its label, its own measures, how thirsty it is, what is left of it and what it cost. */
 @Component({
   selector: 'fm-pack-editor',
-  imports: [Button, Choice, Field, FoodSelect, LabelDesk, OwnMeasures, PackConflict, PackHistory, PackMoney, RouterLink, ThirstDesk],
+  imports: [Button, Choice, Field, FoodSelect, IntoStock, LabelDesk, OwnMeasures, PackConflict, PackHistory, PackMoney, RouterLink, ThirstDesk],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pack-editor.html',
   styleUrl: './pack-editor.less',
@@ -75,8 +76,6 @@ export class PackEditor {
     const [pack, generic] = [this.draft(), this.generic()];
     return pack && generic && packAsFood(pack, generic);
   });
-  /** A saved pack that no recipe takes by itself yet. */
-  protected readonly isOutOfStock = computed(() => this.id() !== 'new' && this.larderDesk.stockOf(this.id()).length === 0);
   protected readonly isUnsaved = computed(() => {
     const draft = this.draft();
     return draft !== undefined && JSON.stringify(draft) !== this.savedText();
@@ -100,7 +99,7 @@ export class PackEditor {
     this.conflict.set(undefined);
     this.fromDraft.set(false);
     this.noteWeighed();
-    if (base.kindId) this.larderDesk.takeUp(base.kindId).subscribe();
+    if (base.kindId) this.larderDesk.takeUp(base.kindId).subscribe((kind) => this.nameAfter(kind));
     void this.drafts.find(this.draftOf()).then((found) => {
       if (found?.kind !== 'read') return;
       const kept = found.draft.body;
@@ -108,6 +107,12 @@ export class PackEditor {
       // Typed in before the draft was found: what was left unsaved is offered beside, not lost.
       else if (this.draft()?.id === base.id && !isSame(kept, this.draft()) && !isSame(kept, base)) this.aside.set(kept);
     });
+  }
+
+  /** A pack that nobody named is called as what it is a pack of, until it is named. */
+  private nameAfter(kind: Food | undefined): void {
+    const draft = this.draft();
+    if (kind && draft?.kindId === kind.id && draft.name === '' && this.version() === 0) this.draft.set({ ...draft, name: SAY.myOwn(kind.name) });
   }
 
   private noteWeighed(): void {
@@ -166,6 +171,7 @@ export class PackEditor {
   protected chooseKind(kindId: string): void {
     const kind = this.larderDesk.food(kindId);
     this.change({ kindId: kind?.packOf ?? kindId });
+    this.nameAfter(this.generic());
   }
 
   /** Mine goes over theirs, which stays in the pack's history. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { type Blend, type FoundRule, limitOf, type Line, type RankedCandidate, type SwapRule } from '@fellmist/core';
 import { Preferences } from '../state/preferences';
 import { Desk } from '../state/desk';
+import { LarderDesk } from '../state/larderDesk';
 import { LineDesk } from '../state/lineDesk';
 import { SwapDesk } from '../state/swapDesk';
 import { showChange, showNumber } from '../ui/figures';
@@ -26,6 +27,8 @@ const SHARES = [
 
 /** As many stand-ins are shown before the baker asks for more. */
 const MOST_SHOWN = 6;
+/** Packs of the kitchen that are offered as a stand-in of one's own. */
+const MOST_IN_KITCHEN = 4;
 
 interface Offer {
   readonly rule: SwapRule;
@@ -60,6 +63,7 @@ export class SwapPanel {
   protected readonly lineDesk = inject(LineDesk);
   protected readonly swapDesk = inject(SwapDesk);
   private readonly preferences = inject(Preferences);
+  private readonly larderDesk = inject(LarderDesk);
   readonly line = input.required<Line>();
   readonly closed = output();
   protected readonly shares = SHARES;
@@ -82,6 +86,18 @@ export class SwapPanel {
       return food ? [{ food, share }] : [];
     });
     return foods.length > 0 ? this.swapDesk.ruleFor(this.line(), foods) : undefined;
+  });
+
+  /** What stands in the kitchen of the same kind: one press each. */
+  protected readonly inKitchen = computed(() => {
+    const larder = this.desk.larder();
+    const food = larder?.foods.get(this.line().foodId ?? '');
+    const taken = new Set([food?.id, ...this.blend().map(({ foodId }) => foodId)]);
+    const held = new Set(this.larderDesk.stock().flatMap(({ foodId, leftG }) => (leftG > 0 ? [foodId] : [])));
+    return [...held]
+      .flatMap((id) => larder?.foods.get(id) ?? [])
+      .filter((one) => food !== undefined && one.kind === food.kind && !taken.has(one.id))
+      .slice(0, MOST_IN_KITCHEN);
   });
 
   private readonly ranked = computed(() => this.swapDesk.candidates(this.line(), this.percent() / 100));

@@ -28,6 +28,7 @@ import {
   foldBake,
   inOrder,
   nextTurn,
+  soaksBread,
   standingEvents,
   tastedOf,
   type Vessel,
@@ -62,6 +63,12 @@ export class BakeDesk {
     const done = new Set(this.tasted().map(({ taster }) => taster.toLowerCase()));
     const served = (this.bake()?.plates ?? []).map(({ name }) => name);
     return namesOnce([...served, ...this.people()].map((name) => name.slice(0, LIMITS.person))).filter((name) => !done.has(name.toLowerCase()));
+  });
+  /** Those who tasted the last one together, where several of them may taste this one: likely the same table. */
+  readonly together = computed(() => {
+    const free = new Set(this.tasters().map((name) => name.toLowerCase()));
+    const last = (this.stored()?.tasters ?? []).filter((name) => free.has(name.toLowerCase()));
+    return last.length > 1 ? last : [];
   });
   readonly waiting = this.store.selectSignal(bakeFeature.selectWaiting);
   readonly isLive = this.store.selectSignal(bakeFeature.selectIsLive);
@@ -101,6 +108,12 @@ export class BakeDesk {
   readonly heat = computed((): ProductClass['heat'] | undefined => {
     const [formula, product] = [this.stored()?.formula, this.product()];
     return formula && heatOf(product, formula.method);
+  });
+
+  /** Bread takes up a soak, of which some stays in its dish. */
+  readonly soaks = computed(() => {
+    const [formula, larder] = [this.stored()?.formula, this.larder()];
+    return formula !== undefined && larder !== undefined && soaksBread(formula, larder);
   });
 
   /** What is whipped, as it comes to stand in its bowl. */

@@ -134,6 +134,12 @@ export class GoalDesk {
     let answered: Jobs[N]['ask'] | undefined;
     toObservable(computed(ask))
       .pipe(
+        // An answer to what is asked no more is not taken for one, from the first key on.
+        tap((asked) =>
+          into.update((before) =>
+            asked === undefined || before.answer === undefined ? before : { ...before, ...(asked === answered ? { state: 'done', share: 1 } : { state: 'working', share: 0 }) },
+          ),
+        ),
         debounceTime(RESTS),
         filter((asked) => asked === undefined || asked !== answered),
         switchMap((asked) => (asked ? this.run(job, asked).pipe(tap(({ state }) => (answered = state === 'done' ? asked : undefined))) : EMPTY)),

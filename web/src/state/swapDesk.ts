@@ -5,6 +5,7 @@ import {
   type Blend,
   candidatesFor,
   type FoundRule,
+  isEatenUnheated,
   leaveRole,
   type LedgerRole,
   type Line,
@@ -39,8 +40,10 @@ export class SwapDesk {
     if (!ready) return [];
     const { sheet, larder, tables } = ready;
     const diet = sheet.rebuild.goals ?? NO_GOALS;
-    const classId = this.desk.standing()?.product?.id;
-    const fitting = candidatesFor(line, [...extra, ...tables.rules], larder, diet, classId);
+    const product = this.desk.standing()?.product;
+    const isEatenRaw = isEatenUnheated(product, sheet.rebuild.method);
+    // What the baker names is never kept from them: the cautions speak of it.
+    const fitting = [...candidatesFor(line, extra, larder, diet, product?.id), ...candidatesFor(line, tables.rules, larder, diet, product?.id, isEatenRaw)];
     return rankCandidates(sheet, line, fitting, share, larder, tables, diet, this.preferences.counting());
   }
 
