@@ -168,7 +168,7 @@ describe('where the eye and the hand go', () => {
     const tap = (name: string): Promise<void> => press(touch, name, 'tap');
     await tap('Courgette waffles');
     await touch.waitForSelector('.rebuilt .row');
-    await tap('Swap Butter');
+    await tap('Swap Egg');
     await touch.waitForSelector('.ant-drawer-open .offer');
     await tap('Take ');
     await touch.waitForSelector('fm-proposals .card');

@@ -82,7 +82,9 @@ describe('rebuilds, from the paste to a settled ledger', () => {
     const more = await page.$('fm-swap-panel ul + button');
     await more?.click();
     await press(page, `Take ${standIn}`);
-    await page.waitForSelector('fm-proposals .card');
+    await page.waitForSelector('fm-swap-panel', { hidden: true });
+    // One that calls for nothing beside it is taken with that.
+    if (!(await page.$('fm-proposals .card'))) return;
     const all = await page.$('fm-proposals .ant-btn-primary');
     if (all) await all.click();
     else await press(page, 'Take:');

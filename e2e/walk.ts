@@ -67,13 +67,26 @@ export class Walk {
     }
   }
 
-  async cameOut(grams: number, tin = 0): Promise<void> {
+  /** What came out is typed, the tin with it where it stands in one; or it is put on the scale, and taken from there. */
+  async cameOut(grams: number, tin = 0, by: 'typed' | 'scale' = 'typed'): Promise<void> {
     if (!(await this.page.$('#yield'))) await press(this.page, 'What came out');
     await sees(this.page, 'What it weighs');
-    await type(this.page, '#yield', String(grams));
     if (tin > 0) await type(this.page, '#tin-weighs', String(tin));
-    await press(this.page, 'Weighed');
+    if (by === 'scale') {
+      for (const deed of [{ deed: 'clear' }, { deed: 'tare' }, { deed: 'pour', grams }]) await this.scale(deed);
+      await press(this.page, `Take ${String(grams)} g from the scale`);
+    } else {
+      await type(this.page, '#yield', String(grams));
+      await press(this.page, 'Weighed');
+    }
     await sees(this.page, 'on the way');
+  }
+
+  /** What happens at the kitchen's scale. */
+  private scale(deed: object): Promise<void> {
+    return this.page.evaluate(async (body) => {
+      await fetch('/api/devices/scale', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+    }, deed);
   }
 
   /** What a portion really holds, by the row of the table: "Energy kcal" and its like. */

@@ -14,6 +14,7 @@ import { inTemperature } from '../ui/temperature';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { Picker } from '../ui/pick';
+import { ClaimNote } from './claim-note';
 import { SAY } from './pairs.words';
 import { focusIn, LINE_KEYS, RebuiltLine } from './rebuilt-line';
 
@@ -42,7 +43,7 @@ const COUNTINGS: readonly Option<CountingOf>[] = [
 /** Original and rebuild side by side, a row a line, with the share of the original's weight between them where it changed. */
 @Component({
   selector: 'fm-pairs',
-  imports: [Button, CdkDrag, CdkDragHandle, CdkDropList, CdkDropListGroup, Field, Picker, Proposals, ReadLine, RebuiltLine, RouterLink],
+  imports: [Button, CdkDrag, CdkDragHandle, CdkDropList, CdkDropListGroup, Field, Picker, Proposals, ReadLine, RebuiltLine, RouterLink, ClaimNote],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pairs.html',
   styleUrl: './pairs.less',

@@ -66,7 +66,11 @@ export class FirstStepsBar {
 
   private did(type: Action['type']): void {
     const step = STEPS[this.at()];
-    if (step?.ends.includes(type) && !(step.untilNoneIsOpen && (this.onBench()?.open.length ?? 0) > 0)) this.next();
+    const isOpen = (this.onBench()?.open.length ?? 0) > 0;
+    if (!step?.ends.includes(type) || (step.untilNoneIsOpen && isOpen)) return;
+    this.next();
+    // A swap that called for nothing beside it left nothing to take.
+    if (STEPS[this.at()]?.untilNoneIsOpen && !isOpen) this.next();
   }
 
   protected next(): void {

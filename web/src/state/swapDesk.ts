@@ -53,13 +53,15 @@ export class SwapDesk {
     return ready && ruleForBlend(line, blend, ready.tables.rules, ready.larder, this.desk.standing()?.product?.id);
   }
 
-  /** Opens a swap; gives a sentence where it cannot be opened. */
+  /** Opens a swap; gives a sentence where it cannot be opened. One that calls for nothing beside it is decided with that: it is taken. */
   takeCandidate(lineId: string, rule: SwapRule, share: number): string | undefined {
     const ready = this.desk.ready();
     if (!ready) return undefined;
     const opened = openSwap(ready.sheet, lineId, rule, share, ready.larder, this.desk.standing()?.product);
     if (!opened.ok) return opened.error;
-    this.store.dispatch(actActions.swapOpened({ sheet: opened.sheet }));
+    const [only, ...beside] = opened.sheet.open.filter(({ swapId }) => swapId === opened.swapId);
+    const sheet = only && beside.length === 0 ? acceptProposal(opened.sheet, only, ready.larder) : opened.sheet;
+    this.store.dispatch(actActions.swapOpened({ sheet }));
     return undefined;
   }
 
