@@ -111,7 +111,9 @@ export class Walk {
       await type(this.page, '#taster', tasters.join(','));
     }
     await this.page.waitForSelector('fm-taste-form fieldset');
-    const wanted = Object.entries(said).flatMap(([taster, scales]) => Object.entries(scales).map(([scale, words]) => [tasters.length === 1 ? scale : `${taster}: ${scale}`, words] as const));
+    const wanted = Object.entries(said).flatMap(([taster, scales]) =>
+      Object.entries(scales).map(([scale, words]) => [tasters.length === 1 ? scale : `${taster}: ${scale}`, words] as const),
+    );
     const asked = await this.page.evaluate((all) => {
       const found = all.map(([legend, words]) => {
         const group = [...document.querySelectorAll('fieldset')].find((one) => one.querySelector('legend')?.textContent === legend);

@@ -172,6 +172,8 @@ describe('a bake on the server', () => {
     const [mistaken, nameless] = [plate('Adda'), plate('')];
     await tell(other, [plate('Cleo'), mistaken, nameless, event({ kind: 'undone', eventId: mistaken.id })]);
     expect(((await read(id)).eaters ?? []).map((name) => name.toLowerCase()).sort()).toEqual(['bo', 'cleo', 'ida']);
+    // And who tasted the last together: another bake is offered the same table.
+    expect(((await read(id)).tasters ?? []).map((name) => name.toLowerCase()).sort()).toEqual(['bo', 'ida']);
     for (const bad of [tasted('', 5, 0), tasted('Ida', 10, 0), tasted('Ida', 5.5, 0), tasted('Ida', 5, 3), { ...tasted('Ida', 5, 0), scales: { colour: 1 } }])
       expect((await tell(other, [bad])).status).toBe(422);
     await local(request(app).delete(`/api/bakes/${other}`));

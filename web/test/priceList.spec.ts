@@ -14,8 +14,9 @@ import { benchActions, benchFeature } from '../src/state/bench.feature';
 import { Desk } from '../src/state/desk';
 import { householdFeature } from '../src/state/household.feature';
 import { larderActions } from '../src/state/larder.actions';
-import { savePack } from '../src/state/larder.effects';
+import { removePack, savePack } from '../src/state/larder.effects';
 import { larderFeature } from '../src/state/larder.feature';
+import { Told } from '../src/ui/told';
 
 const shipped = loadShippedLarder(join(process.cwd(), 'data'));
 const larder = stockLarder(shipped.foods);
@@ -25,6 +26,11 @@ const DOUGH = 'Dough\nServes 6\n120 g plain flour\n80 g butter\n90 g sugar\n1 eg
 class Shop {
   isGone = false;
   readonly saved: { readonly pack: Pack; readonly version: number }[] = [];
+  readonly removed: string[] = [];
+  removePack(id: string): Observable<unknown> {
+    this.removed.push(id);
+    return of(undefined);
+  }
   savePack(pack: Pack, version: number): Observable<StoredPack> {
     if (this.isGone) return throwError(() => new HttpErrorResponse({ status: 0 }));
     this.saved.push({ pack, version });
@@ -34,13 +40,19 @@ class Shop {
 
 describe('what the foods of a formula cost', () => {
   let shop: Shop;
+  let undo: (() => void) | undefined;
   let fixture: ComponentFixture<PriceList>;
 
   async function open(packs: readonly Pack[] = [], text = DOUGH): Promise<void> {
     shop = new Shop();
     const features = [larderFeature, benchFeature, householdFeature];
     TestBed.configureTestingModule({
-      providers: [provideStore(Object.fromEntries(features.map(({ name, reducer }) => [name, reducer as never]))), provideEffects({ savePack }), { provide: Api, useValue: shop }],
+      providers: [
+        provideStore(Object.fromEntries(features.map(({ name, reducer }) => [name, reducer as never]))),
+        provideEffects({ removePack, savePack }),
+        { provide: Api, useValue: shop },
+        { provide: Told, useValue: { undoable: (_words: string, way: () => void) => (undo = way) } },
+      ],
     });
     const store = TestBed.inject(Store);
     const stored = packs.map((pack) => ({ pack, version: 3 }));
@@ -98,6 +110,41 @@ describe('what the foods of a formula cost', () => {
       true,
       expect.stringMatching(/10\.40 a kilo$/),
     ]);
+  });
+
+  test('a receipt gives them all at once: shown before they are kept, on the packs that are there or on new ones, and taken back in one press', async () => {
+    const flour: Pack = {
+      id: 'pack-f',
+      name: 'Big flour',
+      kindId: 'plain-flour',
+      netG: 1500,
+      price: 1.8,
+      currency: 'EUR',
+      measuresG: {},
+      mayContain: [],
+      thirstTests: [],
+      note: '',
+    };
+    await open([flour]);
+    const field = element().querySelector('textarea');
+    if (!field) throw new Error('no place for a receipt');
+    field.value = '2 x Butter 250 g 4.80\nPlain flour 1 kg 0.90\nSoap 1.00';
+    field.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    const words = element().textContent?.replace(/\s+/g, ' ') ?? '';
+    expect(words).toContain('Butter, unsalted: a pack of 250 g costs €2.40, each of 2');
+    expect(words).toContain('a pack of 1000 g costs €0.90 (until now 1500 g at €1.80)');
+    expect(words).toContain('“Soap 1.00”');
+    expect(shop.saved).toEqual([]);
+    [...element().querySelectorAll('button')].find((one) => one.textContent?.trim() === 'Take these 2 prices')?.click();
+    await fixture.whenStable();
+    expect(shop.saved.map(({ pack }) => [pack.kindId, pack.netG, pack.price]).sort()).toEqual([
+      ['butter', 250, 2.4],
+      ['plain-flour', 1000, 0.9],
+    ]);
+    undo?.();
+    await fixture.whenStable();
+    expect([shop.removed, shop.saved.at(-1)?.pack]).toEqual([[expect.stringMatching(/^pack-/)], flour]);
   });
 
   test('the price goes to the pack that is there; what it is known to hold stands, and a price in other money does not', async () => {

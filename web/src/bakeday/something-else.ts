@@ -44,16 +44,16 @@ export class SomethingElse {
       const food = larder?.foods.get(foodId ?? '');
       return food?.kind === 'sweetener' && !isAdded && !isIntense(food) ? [food.name.toLowerCase()] : [];
     });
-    return [...new Set([...sweet, ...SAY.usualSweet])]
-      .slice(0, MOST_SPOONS)
-      .map((name) => SAY.spoonOf(name))
-      .filter((words) => this.desk.readLines(words).every(({ massG, foodId }) => massG !== undefined && foodId !== undefined));
+    const isCounted = (name: string): boolean => this.desk.readLines(SAY.spoonOf(1, name)).every(({ massG, foodId }) => massG !== undefined && foodId !== undefined);
+    return [...new Set([...sweet, ...SAY.usualSweet])].slice(0, MOST_SPOONS).filter(isCounted);
   });
-  protected readonly spooned = signal<string | undefined>(undefined);
+  /** How many went in since this was opened. */
+  private readonly spooned = signal<ReadonlyMap<string, number>>(new Map());
+  protected readonly spoonedWords = computed(() => [...this.spooned()].map(([name, count]) => SAY.spoonOf(count, name)).join(', '));
 
-  protected spoon(words: string): void {
-    this.desk.tellAdded(this.line()?.partId ?? this.desk.mainPartId(), this.desk.readLines(words));
-    this.spooned.set(SAY.spoonsIn(words));
+  protected spoon(name: string): void {
+    this.desk.tellAdded(this.line()?.partId ?? this.desk.mainPartId(), this.desk.readLines(SAY.spoonOf(1, name)));
+    this.spooned.update((spooned) => new Map(spooned).set(name, (spooned.get(name) ?? 0) + 1));
   }
 
   protected add(): void {

@@ -8,6 +8,7 @@ import { LarderDesk } from '../state/larderDesk';
 import { Preferences } from '../state/preferences';
 import { Prices } from '../state/prices';
 import { fieldGrams, fieldNumber } from '../ui/numbers';
+import { Told } from '../ui/told';
 import { Button } from '../ui/zorro/button';
 import { Field } from '../ui/zorro/field';
 import { SAY } from './price.words';
@@ -42,6 +43,7 @@ export class PriceList {
   private readonly larderDesk = inject(LarderDesk);
   private readonly preferences = inject(Preferences);
   private readonly prices = inject(Prices);
+  private readonly told = inject(Told);
   protected readonly currency = this.preferences.currency;
   private readonly system = computed(() => this.preferences.settings().measures);
   /** Foods that had no price when they were first seen here: what was priced stays to be mended. */
@@ -99,7 +101,10 @@ export class PriceList {
   protected readonly boughtWords = computed(() =>
     [...this.bought()].map(([foodId, { netG, price, packs }]) => {
       const each = SAY.packCosts(this.larderDesk.food(foodId)?.name ?? '', fieldGrams(netG), this.preferences.showPrice(price));
-      return { foodId, words: packs > 1 ? SAY.eachOf(each, packs) : each };
+      const { netG: wasG, price: was, currency } = this.packOf(foodId);
+      const isOther = wasG !== undefined && was !== undefined && (Math.abs(wasG - netG) > 0.5 || Math.abs(was - price) > 0.005);
+      const before = isOther ? SAY.untilNow(fieldGrams(wasG), this.preferences.showPrice(was, currency)) : '';
+      return { foodId, words: `${packs > 1 ? SAY.eachOf(each, packs) : each}${before}` };
     }),
   );
   protected readonly unread = computed(() => {
@@ -150,8 +155,16 @@ export class PriceList {
 
   /** What the receipt says is kept as if it had been typed. */
   protected takeReceipt(): void {
-    for (const [foodId, { netG, price }] of this.bought()) this.given.next({ foodId, netG, price: Math.round(price * 100) / 100 });
+    const entries = [...this.bought()].map(([foodId, { netG, price }]) => ({ foodId, netG, price: Math.round(price * 100) / 100 }));
+    const before = entries.map(({ foodId }) => this.packOf(foodId)).map((pack) => ({ pack, isNew: this.larderDesk.storedPack(pack.id) === undefined }));
+    for (const entry of entries) this.given.next(entry);
     this.receipt.set('');
+    this.told.undoable(SAY.pricesTaken(entries.length), () => {
+      for (const { pack, isNew } of before) {
+        const stored = this.larderDesk.storedPack(pack.id);
+        if (stored) (isNew ? this.larderDesk.removePack(stored) : this.larderDesk.savePack(pack, stored.version)).subscribe();
+      }
+    });
   }
 
   /** Kept once both figures are there; half of them waits for the other. */

@@ -11,6 +11,7 @@ export const SAY = {
   pasteReceipt: 'Or paste a receipt or an order, a line for each',
   pieces: FOLDER.pieces,
   pricesAreKept: 'What a full pack holds (1 kg, 1 L, 500) and costs. Each is kept in the larder as soon as both are there, for all formulas.',
+  pricesTaken: (a: number) => (a === 1 ? said`Its price is kept.` : said`${a} prices are kept.`),
   receiptGap: (a: Shown, b: Shown) => said`“${a}”: ${b}`,
   receiptNoAmount: 'how much a pack holds is not said.',
   receiptNoFood: 'no food that is known for sure.',
@@ -19,5 +20,6 @@ export const SAY = {
   receiptOthers: (a: number) => said`${a} ${a === 1 ? 'other line is' : 'other lines are'} nothing of this formula.`,
   receiptSuchAs: '2 x butter 250 g 4.80',
   takePrices: (a: number) => (a === 1 ? said`Take this price` : said`Take these ${a} prices`),
+  untilNow: (a: Shown, b: Shown) => said` (until now ${a} g at ${b})`,
   whatAPackCosts: 'What a pack costs',
 };
