@@ -15,6 +15,7 @@ import { SAY } from './price.words';
 
 const GAP_WORDS: Readonly<Record<ReceiptGap, string>> = {
   'no-price': SAY.receiptNoPrice,
+  'other-money': SAY.receiptOtherMoney,
   'no-amount': SAY.receiptNoAmount,
   'no-food': SAY.receiptNoFood,
   'not-asked': SAY.receiptNotAsked,
@@ -91,7 +92,7 @@ export class PriceList {
   private readonly receiptRead = computed(() => {
     const larder = this.desk.larder();
     if (!larder || this.receipt().trim() === '') return { lines: [], unread: [] };
-    return readReceipt(this.receipt(), new Set(this.held().map(({ food }) => kindIdOf(food))), larder, this.system());
+    return readReceipt(this.receipt(), new Set(this.held().map(({ food }) => kindIdOf(food))), this.preferences.moneySigns(), larder, this.system());
   });
   /** What it says of the foods of this formula, each once: of one that was bought twice the later. */
   private readonly bought = computed(() => {
@@ -162,7 +163,8 @@ export class PriceList {
     this.told.undoable(SAY.pricesTaken(entries.length), () => {
       for (const { pack, isNew } of before) {
         const stored = this.larderDesk.storedPack(pack.id);
-        if (stored) (isNew ? this.larderDesk.removePack(stored) : this.larderDesk.savePack(pack, stored.version)).subscribe();
+        if (stored && isNew) this.larderDesk.removePack(stored).subscribe();
+        else if (stored) this.larderDesk.savePack(pack, stored.version).subscribe();
       }
     });
   }

@@ -17,6 +17,7 @@ export const SAY = {
   receiptNoFood: 'no food that is known for sure.',
   receiptNoPrice: 'no one price is said.',
   receiptNotAsked: 'not in this formula.',
+  receiptOtherMoney: 'in other money than this household reckons in.',
   receiptOthers: (a: number) => said`${a} ${a === 1 ? 'other line is' : 'other lines are'} nothing of this formula.`,
   receiptSuchAs: '2 x butter 250 g 4.80',
   takePrices: (a: number) => (a === 1 ? said`Take this price` : said`Take these ${a} prices`),

@@ -99,6 +99,13 @@ export class Preferences {
   }
 
   /** A price, in the household's currency unless it was paid in another. */
+  /** By what this household's money is known: its code, and its sign. */
+  moneySigns(): readonly string[] {
+    const currency = this.currency();
+    const parts = new Intl.NumberFormat(LOCALE, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }).formatToParts(1);
+    return [currency, ...parts.flatMap(({ type, value }) => (type === 'currency' ? [value] : []))];
+  }
+
   showPrice(amount: number, currency = this.currency()): string {
     return new Intl.NumberFormat(LOCALE, { style: 'currency', currency }).format(amount);
   }
