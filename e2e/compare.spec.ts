@@ -60,9 +60,9 @@ describe('Compare', () => {
     await type(page, '#bought-weight', '80');
     await page.keyboard.press('Tab');
     await type(page, '[aria-label="Energy kcal, per 100"]', '450');
+    // Entered from here it lies here once it is saved.
     await press(page, 'Save');
-    await page.waitForFunction(() => location.pathname.startsWith('/larder/bought/') && !location.pathname.endsWith('new'));
-    await page.click('a[href*="beside="]');
+    await page.waitForFunction(() => location.pathname === '/compare');
     await page.waitForSelector('.plates');
     await page.waitForFunction(() => [...document.querySelectorAll('.plates .name')].some((one) => one.textContent === 'Station flapjack'));
     await press(page, 'Take away: Station flapjack');

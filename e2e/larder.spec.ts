@@ -95,6 +95,9 @@ describe('the larder', () => {
     await sees(page, 'The printed zero for sodium may hide up to 100 mg in 600 g');
     await type(page, '#piece', '33');
     await sees(page, '10 % heavier than the label');
+    // It is called as its kind until it is named; without any name it is not kept.
+    await comes(async () => expect(await page.$eval('#pack-name', (field) => (field as HTMLInputElement).value)).toBe('Oat flour, our pack'));
+    await type(page, '#pack-name', ' ');
     await press(page, 'Save');
     await sees(page, 'Give the pack a name');
     await type(page, '#pack-name', 'Oats from the fair');

@@ -15,13 +15,24 @@ describe('who tastes at one table', () => {
     expect(names(table)).toEqual(['Ada', 'Ben', 'Cleo']);
   });
 
+  test('a name that is pressed is the one that was being written, where it begins so, else both sit there', () => {
+    const table = new AtTable();
+    table.write('a');
+    table.say('', { overall: '6' });
+    table.press('Ada');
+    expect([names(table), table.of('Ada').overall]).toEqual([['Ada'], '6']);
+    table.write('Cleo');
+    table.press('Ben');
+    expect(names(table)).toEqual(['Ada', 'Cleo', 'Ben']);
+  });
+
   test('nobody sits there twice, whoever leaves says nothing, and a cleared table is as new', () => {
     const table = new AtTable();
     table.seat('Ada', 'ada ', ' Ben');
     table.write('BEN');
     expect(names(table)).toEqual(['Ada', 'Ben']);
     table.say('Ben', { overall: '7' });
-    table.leave('Ada');
+    table.press('Ada');
     expect([names(table), table.isBlank()]).toEqual([['Ben'], false]);
     table.clear();
     expect([names(table), table.isBlank()]).toEqual([[''], true]);

@@ -236,9 +236,9 @@ describe('the order of mixing', () => {
   });
 
   // What every cook knows of the three: soft butter is creamed with the sugar, oil and melted butter go in with the wet things, and a sponge without fat stands on its whipped eggs.
-  test('a cake is creamed only where there is soft fat to cream, whipped where there is none', () => {
-    const first = (fat: string): readonly unknown[] => {
-      const read: Formula = { ...readFormula(`Cake\n${fat}180 g plain flour\n150 g sugar\n3 eggs\n1 tsp baking powder\n80 g milk`), classId: 'layer-cake' };
+  test('a cake is creamed only where there is soft fat to cream, whipped where there is none, or nothing else that lifts it', () => {
+    const first = (fat: string, more = '\n1 tsp baking powder\n80 g milk'): readonly unknown[] => {
+      const read: Formula = { ...readFormula(`Cake\n${fat}180 g plain flour\n150 g sugar\n3 eggs${more}`), classId: 'layer-cake' };
       const stages = mixingOrder(read, larder);
       const of = (id: string): string => allLines(read).find((line) => line.id === id)?.foodId ?? '';
       return stages.map(({ words, lineIds }) => [words, ...lineIds.map(of)]);
@@ -248,6 +248,10 @@ describe('the order of mixing', () => {
     expect(first('150 g butter, melted\n').slice(-1)).toEqual([['Wet things, apart', 'butter', 'egg', 'whole-milk']]);
     expect(first('120 g sunflower oil\n').slice(-1)).toEqual([['Wet things, apart', 'sunflower-oil', 'egg', 'whole-milk']]);
     expect(first('')).toEqual([['Eggs and sugar', 'sugar', 'egg'], ['Wet things', 'whole-milk'], dry]);
+    // A genoise: its melted butter goes in last, whatever else would be stirred in with the wet.
+    const genoise = [['Eggs and sugar', 'sugar', 'egg'], ['Dry things', 'plain-flour'], ['Melted fat and wet things, lukewarm', 'butter']];
+    expect(first('40 g butter, melted\n', '')).toEqual(genoise);
+    expect(first('40 g butter, melted\n', '\n5 g baking powder').flatMap((one) => (one as readonly string[])[0])).toEqual(['Dry things', 'Wet things, apart']);
   });
 
   // A cake under a mousse is the cake; crumbs under a cheesecake, and a sponge under one with eggs, are what it stands on.

@@ -44,7 +44,7 @@ export class AtTable {
     return this.seated().includes(name);
   }
 
-  /** Takes a place, or leaves it. What was written before a name was known is theirs. */
+  /** What was answered before a name was known is theirs. */
   seat(...names: readonly string[]): void {
     for (const name of names) this.takePlace(name.trim().slice(0, LIMITS.person));
   }
@@ -59,7 +59,20 @@ export class AtTable {
     this.sheets.update((sheets) => new Map([...sheets].filter(([key]) => key !== WRITING)).set(name, nameless));
   }
 
-  leave(name: string): void {
+  /** The name of one who may taste is pressed: they take their place, or leave it. What was being written is meant as that name where it begins so. */
+  press(name: string): void {
+    if (this.isSeated(name)) {
+      this.leave(name);
+      return;
+    }
+    const written = this.writing().trim();
+    if (name.toLowerCase().startsWith(written.toLowerCase())) this.writing.set(name);
+    else this.seat(written);
+    this.seat(name);
+    this.writing.set('');
+  }
+
+  private leave(name: string): void {
     this.seated.update((seated) => seated.filter((one) => one !== name));
   }
 
@@ -72,6 +85,8 @@ export class AtTable {
       this.seat(name);
     }
     this.writing.set(last.trimStart());
+    // Whoever's name was taken back said nothing.
+    if (last.trim() === '' && this.seated().length > 0) this.sheets.update((sheets) => new Map([...sheets].filter(([key]) => key !== WRITING)));
   }
 
   clear(): void {

@@ -117,15 +117,6 @@ export class TasteForm {
     } else void this.router.navigate(['/book/tasting', tasting], { replaceUrl: true });
   }
 
-  protected toggle(name: string): void {
-    if (this.table.isSeated(name)) this.table.leave(name);
-    else {
-      // Whoever was being written sits there as well.
-      this.table.seat(this.table.writing(), name);
-      this.table.writing.set('');
-    }
-  }
-
   /** Enter in the field of names: they sit at the table, and the next may be written. */
   protected another(): void {
     this.table.seat(this.table.writing());
