@@ -95,6 +95,7 @@ describe('figures stated with a recipe', () => {
 
   test.each<[string, string, Readonly<Record<string, number>>]>([
     ['58 kcal, 6.9 g protein a slice', 'portion', { energyKcal: 58, proteinG: 6.9 }],
+    ['10 slices 142kcal each, 9g protein', 'portion', { energyKcal: 142, proteinG: 9 }],
     ['Per serving: calories 240 | P 12 | C 20.5 | F 5', 'portion', { energyKcal: 240, proteinG: 12, carbohydrateG: 20.5, fatG: 5 }],
     ['240 kcal 12g protein 20g carbs 5g fat 3g fiber per bar', 'portion', { energyKcal: 240, proteinG: 12, carbohydrateG: 20, fatG: 5, fibreG: 3 }],
     ['Energy 1004 kJ / 240 kcal per 100 g, of which saturates 1,2 g, salt 0.4 g', '100 g', { energyKj: 1004, energyKcal: 240, saturatesG: 1.2, saltG: 0.4 }],

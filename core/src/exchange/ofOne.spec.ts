@@ -44,6 +44,21 @@ test('the tin and the heat below the list are no ingredient, though a food is ca
   const { list } = said('Lemon loaf\nServes 8\n150 g chickpea flour\n100 g sugar\n2lb loaf tin, 170C 45 min');
   expect(list).toEqual(['chickpea-flour 150', 'sugar 100']);
   expect(said('Banana bread\n190 g plain flour\n100 g sugar\n900g loaf tin, 55 min @ 160 fan').list).toEqual(['plain-flour 190', 'sugar 100']);
+  // Nor is a tin without its size, which sounds like leaves of gelatine; figures of each say how many there are.
+  const written = said('high protein banana bread\n350 g banana\n150 gr oat flour\n\nloaf tin, 175 fan 40-45 mins, cover w/ foil after 25\n10 slices 142kcal each');
+  expect([written.list, written.many]).toEqual([['banana 350', 'oat-flour 150'], '10 slice']);
+});
+
+test('of several foods in one line none is lost, whatever parts them; a second amount of the same is none', () => {
+  const list = (line: string): readonly string[] => said(`Bowl\nServes 1\n${line}\n5 g cocoa`).list.slice(0, -1);
+  expect(list('40g oats / 25g choc casein / 10g chia / 200ml oat milk')).toEqual(['rolled-oats 40', 'casein-chocolate 25', 'chia 10', 'oat-drink 206']);
+  expect(list('100g almond flour, 30g whey isolate unflav, 40g erythritol')).toEqual(['almond-flour 100', 'whey-isolate 30', 'erythritol 40']);
+  expect(list('1 banana, 2 eggs, scoop of chocolate casein')).toHaveLength(3);
+  expect(list('4oz golden syrup -> 80g agave syrup')).toEqual(['agave-syrup 80']);
+  for (const one of ['1 cup plain flour, 125 g sifted', '2 bananas, 240 g mashed', '200 ml milk / 200 ml oat milk', '200 g tin chickpeas, 120 g drained'])
+    expect([one, list(one).length]).toEqual([one, 1]);
+  // A title may say whom it is for, in small letters, though it names a food.
+  expect(said('protein pancakes for one lazy morning\n1 banana\n2 eggs').list).toHaveLength(2);
 });
 
 test('the liquid of a tin is what is poured off it, as much as is said; what the tin weighs is none of it', () => {

@@ -21,7 +21,8 @@ const NUMBER = '(?:about\\s+|approx\\.?\\s+|ca\\.?\\s+|~|<)?(\\d{1,6}(?:[.,]\\d{
 /** A name with its figure behind it, or with its figure in front. */
 const BEHIND = new RegExp(`^\\s*[:=]?\\s*${NUMBER}(?![\\d%])`, 'i');
 const IN_FRONT = new RegExp(`${NUMBER}\\s*(?:of\\s+)?$`, 'i');
-const NAMED = new RegExp(NAMES.map(([, words]) => `\\b(${words})(?![\\p{L}-])`).join('|'), 'giu');
+/** Energy is often written close to its figure, "142kcal"; the rest has letters that mean something else there, "180C". */
+const NAMED = new RegExp(NAMES.map(([figure, words]) => `${figure.startsWith('energy') ? '(?<!\\p{L})' : '\\b'}(${words})(?![\\p{L}-])`).join('|'), 'giu');
 
 const STATES_ENERGY = /\d\s*(?:kcals?|kj|calories|cals?)\b|\b(?:calories|kcals?|energy)\s*[:=]?\s*~?\d/i;
 
@@ -80,6 +81,11 @@ export function statesFigures(line: string): boolean {
   if (!STATES_ENERGY.test(line) || line.length > 400) return false;
   const count = Object.keys(figuresIn(line)).length;
   return count >= 2 || (count === 1 && sizeIn(line) !== undefined);
+}
+
+/** "10 slices, 142 kcal each": what stands before the figures of each says how many there are. */
+export function countedBefore(line: string): string | undefined {
+  return sizeIn(line) === 'portion' ? /^(.{3,60}?)[\s,:;(–-]*\d[\d.,]*\s*(?:kcals?|kj|calories|cals?)\b/i.exec(line)?.[1] : undefined;
 }
 
 /**

@@ -5,7 +5,7 @@ import { readNumber } from '../quantity';
 const LONGEST = 140;
 
 /** What is counted on a plate, as a pattern. */
-const PORTION_WORDS = table.portions.join('|');
+export const PORTION_WORDS = table.portions.join('|');
 /** "About", "circa", "~", before a number. */
 const ABOUT = '(?:about|approx\\.?|around|approximately|ca?\\.|circa|[~≈])';
 const YIELD = new RegExp(

@@ -2,7 +2,7 @@ import table from '@fellmist/language/recipeWords.json' with { type: 'json' };
 import { type Larder, LIKELY, matchFood, SURE } from '../food';
 import { findAmount } from '../formula';
 import { readAmount } from '../quantity';
-import { readYield } from './readYield';
+import { PORTION_WORDS, readYield } from './readYield';
 
 /** An ingredient line longer than this is prose. */
 const LONG_LINE = 140;
@@ -150,8 +150,8 @@ function isNumberedStep(line: string, place: ReadingPlace, larder: Larder): bool
 const ONLY_A_TIN =
   /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|ml|l|lit(?:re|er)s?|lb|k?g)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold|tub|jar|bowl|ramekin|skillet)s?$/i;
 
-/** "2 lb loaf tin, 170C 45 min". */
-const HOT_TIN = /^[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|lb|k?g)?[ -]+(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold)s?\s*[,;–—-]\s/i;
+/** "2 lb loaf tin, 170C 45 min", "Loaf tin, 175 fan 40 mins". */
+const HOT_TIN = /^(?:(?:in\s+)?(?:an?\s+)?|[\d.,/x×½¼ ]+\s?(?:"|''|cm|mm|in(?:ch(?:es)?)?\.?|lb|k?g)?[ -]+)(?:[a-z-]+ ){0,2}(?:tin|pan|dish|tray|mould|mold)s?\s*[,;–—-]\s/i;
 
 /** What a line is, by its own words, where it stands and what comes below it. */
 export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: string | undefined, listed: readonly string[]): LineKind {
@@ -180,8 +180,10 @@ export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: 
   return place.seenIngredient && reads ? 'ingredient' : 'note';
 }
 
+const MADE = new RegExp(`\\b(?:${PORTION_WORDS}|cake|bread|ice cream|fudge|porridge|oats)\\b`, 'i');
+
 /** Whether the first line is a title and not the first ingredient. */
-export function looksLikeTitle(line: string, larder: Larder): boolean {
+export function looksLikeTitle(line: string, larder: Larder, next: string | undefined): boolean {
   if (line.length > 120) return false;
   if (METHOD_HEADING.test(line) || INGREDIENT_HEADING.test(line) || TIMES.test(line) || readYield(line)) return false;
   const plain = line.replace(/^#+\s*/, '');
@@ -191,6 +193,8 @@ export function looksLikeTitle(line: string, larder: Larder): boolean {
   const read = readAmount(plain);
   if (read?.unitGiven) return false;
   if (!read && /^\p{Lu}/u.test(plain)) return true;
+  // "protein pancakes for one lazy morning": what is made, in more words than a food has, over the first amount.
+  if (!read && plain.split(' ').length > 3 && MADE.test(plain) && next !== undefined && startsWithFigure(stripBullet(next))) return true;
   if (read && !/^[a-z]/i.test(plain)) return (matchFood(read.rest, larder.index)[0]?.score ?? 0) < LIKELY;
   return (matchFood(plain, larder.index)[0]?.score ?? 0) < SURE;
 }

@@ -2,7 +2,7 @@ import { type Larder, LIKELY, matchFood } from '../food';
 import { type Formula, idOfPart, type Part, portionWordFor, readLine } from '../formula';
 import { type MeasureSystem, readAmount } from '../quantity';
 import { withMethod } from './fromMethod';
-import { readClaim, statesFigures } from './readClaim';
+import { countedBefore, readClaim, statesFigures } from './readClaim';
 import {
   headingWords,
   INGREDIENT_HEADING,
@@ -123,7 +123,7 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
     if (raw === '') return;
     const line = stripBullet(raw);
     if (index === 0 && readInOneLine(line, out, place, larder)) return;
-    if (index === 0 && looksLikeTitle(line, larder)) {
+    if (index === 0 && looksLikeTitle(line, larder, lines[1])) {
       const plain = headingWords(line);
       const aside = ASIDES.map((one) => one.exec(plain)).find((one) => one?.[1] && one[2] && yieldBeside(one[1], one[2]) !== undefined);
       out.portions = aside?.[1] && aside[2] ? yieldBeside(aside[1], aside[2]) : undefined;
@@ -151,7 +151,8 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
 
 /** A line that holds one thing stays as it was typed, bullet and all. */
 function asTyped(listed: readonly string[], raw: string): readonly string[] {
-  return listed.length > 1 ? listed : [raw.trim()];
+  // Of what was taken instead of something else only that counts.
+  return listed.length > 1 || listed[0]?.includes(' (instead of ') ? listed : [raw.trim()];
 }
 
 /** How many, from a line over the list that says more than that: "8 slices | 20 cm tin", "Cut into 12 shards", "1 base (8 slices)", a bare 16 under "brownies". */
@@ -186,6 +187,7 @@ function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, la
   }
   // Figures stated with the recipe are none of its ingredients, though they begin with a number.
   if (statesFigures(line) && !isPlainIngredient(line, larder)) {
+    out.portions ??= yieldOf(out.title, countedBefore(line) ?? '');
     out.notes.push(line);
     return;
   }

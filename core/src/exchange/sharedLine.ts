@@ -6,7 +6,12 @@ import { readAmount, unitById } from '../quantity';
 /** "1/4 tsp each salt and nutmeg", "1 tsp each of cinnamon, ginger and cloves". */
 const EACH = /^(.{1,60}?)\s+each(?:\s+of|\s*:)?\s+(.+)$/i;
 const A_LITTLE = /^(?:an?\s+)?(?:(?:good|generous|tiny|big|small|large)\s+)?(?:pinch|dash|knob|handful|drop|splash|sprinkle|glug|little|drizzle)\b/i;
+/** "Scoop of vanilla whey", "few drops stevia": a measure without its figure. */
+const ONE_MEASURE =
+  /^(?:an?\s+|one\s+|few\s+)?(?:(?:heaped|level|big|small)\s+)?(?:scoops?|spoon(?:ful)?|teaspoon|tablespoon|tsp|tbsp|cup|sachet|packet|drops?)\s+(?:of\s+)?(?=\p{L})/iu;
 const JOINT = /(?:\s*[,;]|\s+(?:\+|plus|and))?\s*$/i;
+/** What has an amount of its own behind one that has, and is called like a food, is another: better asked than lost. */
+const LIKE_A_FOOD = 0.45;
 /** Longer lines are prose: nothing is looked for in them. */
 const LONGEST = 200;
 
@@ -138,6 +143,16 @@ const INSTEAD = /^([^()]{3,60}?)\s*(?:-+>|=>|→)\s*(?:i\s+(?:use|used|do|did|to
 /** "S&P". */
 const BOTH_SEASONINGS = new RegExp(words.seasonings.said, 'i');
 
+/** "40 g oats / 25 g casein / 10 g chia": a list between slashes; two of them are a choice. */
+function betweenSlashes(line: string, larder: Larder): readonly string[] | undefined {
+  const listed = line.split(/\s+[/|]\s+/);
+  const weighed = listed.filter((one) => {
+    const read = readAmount(one);
+    return read?.unitGiven === true && (matchFood(read.rest, larder.index)[0]?.score ?? 0) >= LIKE_A_FOOD;
+  });
+  return weighed.length > 2 ? listed : undefined;
+}
+
 /** A bracket stands open: "1/2 cup (113 g; 1 stick) butter". */
 function isOpen(text: string): boolean {
   return text.lastIndexOf('(') > text.lastIndexOf(')');
@@ -155,6 +170,8 @@ export function ingredientsIn(written: string, larder: Larder): readonly string[
     const [first = '', ...others] = ingredientsIn(taken, larder);
     return [`${first} (instead of ${was})`, ...others];
   }
+  const slashed = betweenSlashes(line, larder);
+  if (slashed) return slashed.flatMap((one) => ingredientsIn(one, larder));
   const special =
     mixture(line, larder) ??
     inAnother(line, larder) ??
@@ -169,8 +186,10 @@ export function ingredientsIn(written: string, larder: Larder): readonly string[
   const isIngredient = (one: string, isAdded: boolean): boolean => {
     if (/^(?:juice|zest|rind)\s+(?:(?:of|from)\s|[\d½¼]|half\b|an?\s)/i.test(one)) return true;
     const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
+    const score = (name: string): number => (name === '' ? 0 : (matchFood(name, larder.index)[0]?.score ?? 0));
+    if (!read && ONE_MEASURE.test(one)) return score(one.replace(ONE_MEASURE, '')) >= LIKELY;
     const name = read ? read.rest.replace(/(?:\s+or\s|\s*\/\s*(?=\p{L})).*$/iu, '') : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
-    return name !== '' && (matchFood(name, larder.index)[0]?.score ?? 0) >= (isAdded && read?.unitGiven ? LIKELY : SURE);
+    return score(name) >= (isAdded && read?.unitGiven ? LIKE_A_FOOD : SURE);
   };
   const listed: string[] = [];
   for (const [, one = '', joint = ''] of line.matchAll(/(.+?)(\s*[,;]\s+|\s+(?:\+|plus|and(?=\s+\d))\s+|$)/g)) {
