@@ -254,6 +254,19 @@ describe('the order of mixing', () => {
     expect(first('40 g butter, melted\n', '\n5 g baking powder').flatMap((one) => (one as readonly string[])[0])).toEqual(['Dry things', 'Wet things, apart']);
   });
 
+  // Common practice: whites take their sugar once they foam, a curd thickens over water and takes its butter off the heat, frozen fruit is blended to a cream.
+  test('whites are whipped before their sugar, a curd is stirred over water, a cream of frozen fruit is blended', () => {
+    const order = (text: string, classId: string): readonly (readonly [string, string])[] =>
+      mixingOrder({ ...readFormula(text), classId }, larder).map(({ words, then }) => [words, then] as const);
+    const angel = order('Angel cake\n10 egg whites\n1 tsp cream of tartar\n130 g sugar\n100 g cake flour', 'layer-cake');
+    expect(angel.map(([words]) => words)).toEqual(['Egg whites, and what keeps them', 'Sweet things', 'Dry things']);
+    const curd = order('Lemon curd\n140 g lemon juice\n3 eggs\n100 g sugar\n75 g butter', 'spread');
+    expect([curd[0]?.[1], curd.at(-1)?.[1]]).toEqual([expect.stringMatching(/simmering water.*must not boil/), expect.stringMatching(/Off the heat/)]);
+    expect(order('Banana nice cream\n300 g frozen banana\n16 g peanut butter\n5 g cocoa', 'frozen')[0]?.[1]).toMatch(/^Blend until smooth/);
+    // A spread of nuts is blended as before.
+    expect(order('Peanut spread\n100 g peanut butter\n40 g soy protein isolate\n120 g water', 'spread').map(([, then]) => then)).toEqual([expect.stringMatching(/^Blend/)]);
+  });
+
   // A cake under a mousse is the cake; crumbs under a cheesecake, and a sponge under one with eggs, are what it stands on.
   test('of a base that rises under something chilled the base is the batter, and what lies on it is stirred as the recipe says', () => {
     const cake = readFormula(

@@ -61,6 +61,22 @@ test('of several foods in one line none is lost, whatever parts them; a second a
   expect(said('protein pancakes for one lazy morning\n1 banana\n2 eggs').list).toHaveLength(2);
 });
 
+test('what only the method weighs out is asked for, not lost; what the list has, and water, is not', () => {
+  const remarks = (method: string): string => {
+    const read = readRecipeText(`Macaroons\nMakes 12\n200 g desiccated coconut\n2 egg whites\n90 g sugar\n\nMethod\n${method}`, larder, 'metric');
+    return read.ok ? read.remarks.join(' ') : read.error;
+  };
+  expect(remarks('Shape, and dip in 50g dark chocolate when cold. Roll in 2 tbsp chopped hazelnuts.')).toContain('50g dark chocolate');
+  expect(remarks('Stir in 20 g of the sugar, 2 tbsp water and the rest. Bake at 160 C for 20 minutes.')).toBe('');
+});
+
+test('grams behind "drained" are what is left of a tin; figures, pieces and glasses at the end are how many', () => {
+  expect(said('Dough\n1 can chickpeas, drained & rinsed (240g)\n1 can chickpeas, drained (400 g)\n5 g cocoa').list).toEqual(['chickpeas 240', 'chickpeas 240', 'cocoa 5']);
+  expect(said('Brownies, GF + DF\n265 g almond butter\n1 egg\n\n8x8, 350, 30-35 min -- 16 pc').many).toBe('16 piece');
+  expect(said('Strawberry mousse\n400 g strawberries\n250 g skyr\nbloom gelatine, fold, chill 3 hrs\n4 glasses').many).toBe('4 glass');
+  expect(said('Crepes\n3 eggs\n50 g lupin flour\n\nSwirl thin in a hot pan. ~8 crepes').many).toBe('8 crepe');
+});
+
 test('the liquid of a tin is what is poured off it, as much as is said; what the tin weighs is none of it', () => {
   const { list } = said(
     'Mousse\nliquid from 1 can chickpeas (~120 ml)\nliquid from one tin of chickpeas, about 120 ml\n120 ml liquid from a can of chickpeas\nthe liquid of a 400g tin chickpeas\n100 g dark chocolate',

@@ -124,10 +124,10 @@ const LONGEST_ALONE = 40;
 const AT_THE_END =
   /(?:[.!;),]|\s[–—-]{1,2})\s+((?:serves|makes|yields|feeds)\s+(?:about\s+|around\s+|approx\.?\s+)?(?:\d|(?:one|two|three|four|six|eight|ten|twelve|an?)\b)[^.!,;]{0,40})(?:[.!,;][^.]{0,40})?$/i;
 /** "5 crepes." as a sentence of its own. */
-const ONLY_PIECES = new RegExp(`^\\d{1,2}\\s+(?:${PORTION_WORDS})$`, 'i');
+const ONLY_PIECES = new RegExp(`^${ABOUT}?\\s*\\d{1,2}\\s+(?:${PORTION_WORDS})$`, 'i');
 
-/** "8\" tin, 180C 22 min, 16 pcs". */
-const PIECES_LAST = /,\s*(\d{1,2}\s+(?:pcs|pieces|slices|squares|servings|portions))\.?$/i;
+/** "8\" tin, 180C 22 min, 16 pcs", "350, 30 min -- 16 pc". */
+const PIECES_LAST = /(?:,|\s[–—-]{1,2})\s*(\d{1,2}\s+(?:pcs?|pieces|slices|squares|servings|portions))\.?$/i;
 
 /** "Bake for 20 minutes. Serves 4", "Fry them thin. 5 crepes.", "2 servings": a sentence, or a line, of its own. */
 export function yieldAtTheEnd(title: string, text: string): StatedYield | undefined {

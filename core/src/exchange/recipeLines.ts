@@ -89,7 +89,7 @@ function looksLikeSentence(line: string): boolean {
 
 /** A line of the method begins with what is done; a short one also says how hot or how long. */
 const DEED =
-  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into|blitz|whizz?|dump|process|pulse|scatter|sprinkle|brush|shape|toss|tip|spoon|steam|toast|strain|mash|warm|soak|squeeze|peel(?!\s+of)|roast|grill|cover|rest(?!\s+of)|prove|pipe|dust(?!\s+of))\b/i;
+  /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into|blitz|whizz?|dump|process|pulse|scatter|sprinkle|brush|shape|toss|tip|spoon|steam|toast|strain|mash|warm|soak|squeeze|peel(?!\s+of)|roast|grill|cover|rest(?!\s+of)|prove|pipe|dust(?!\s+of)|bloom|dissolve|dip|thaw|defrost|hydrate|rinse|swirl|refrigerate|decorate|garnish|repeat)\b/i;
 /** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
 const AT_THE_STOVE =
   /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|w[./]|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;

@@ -2,6 +2,7 @@ import { type Larder, LIKELY, matchFood } from '../food';
 import { type Formula, idOfPart, type Part, portionWordFor, readLine } from '../formula';
 import { type MeasureSystem, readAmount } from '../quantity';
 import { withMethod } from './fromMethod';
+import { unlistedIn } from './unlisted';
 import { countedBefore, readClaim, statesFigures } from './readClaim';
 import {
   headingWords,
@@ -90,6 +91,9 @@ function readInOneLine(line: string, out: Gathering, place: ReadingPlace, larder
   return true;
 }
 
+/** What is baked apart of what goes on or between it, before a colon. */
+const MADE_APART = /^(?:biscuits?|cookies?|pancakes?|waffles?|muffins?|buns?|loaf|cakes?|brownies?)$/i;
+
 /** "Topping - 200 g raspberries, 1 tbsp sugar", "Dry: 150 g flour, 1 tsp bicarb", below the method too where every one has its amount. */
 function readPartInLine(line: string, out: Gathering, place: ReadingPlace, larder: Larder): boolean {
   const [, head, rest] = INLINE_PART.exec(line) ?? [];
@@ -97,7 +101,7 @@ function readPartInLine(line: string, out: Gathering, place: ReadingPlace, larde
   const listed = listIn(rest, larder);
   const isMeasured = listed.every((one) => readAmount(one)?.unitGiven === true);
   if (place.section === 'method' && !(listed.length > 1 && isMeasured)) return false;
-  if (isPartName(head)) out.parts.push({ heading: head, lines: [...listed], isWhole: place.section === 'method' || out.parts.length === 0 });
+  if (isPartName(head) || MADE_APART.test(head)) out.parts.push({ heading: head, lines: [...listed], isWhole: place.section === 'method' || out.parts.length === 0 });
   else if (isStage(head) && (listed.length > 1 || isMeasured)) openPart(out).push(...listed);
   else return false;
   place.seenIngredient = true;
@@ -163,11 +167,15 @@ function yieldOver(title: string, line: string, larder: Larder): StatedYield | u
   return ONE_CUT_UP.test(line) && !isPlainIngredient(line, larder) ? readYield(`makes ${line}`) : yieldByCutting(line);
 }
 
+/** What nobody bakes with: "4 glasses" below a list is how many. */
+const SERVED_IN = /^(?:glasses|jars|pots|mugs|bowls|ramekins|slices|squares|servings|portions|pieces|pcs?|people)$/i;
+
 /** "6 tortillas" under "Enchilada bake" is what it is made of; under "Spelt tortillas" it is how many, and below the list too where no food is called so. */
 function isNamedPiece(title: string, line: string, larder: Larder, isBelowList: boolean): boolean {
   const name = /^\d+\s+([\p{L} ]+)$/u.exec(line)?.[1] ?? '';
   const isFood = matchFood(name, larder.index)[0]?.isExact ?? false;
   const isInTitle = name !== '' && title.toLowerCase().includes(name.toLowerCase().replace(/e?s$/, ''));
+  if (SERVED_IN.test(name)) return true;
   return isBelowList ? isInTitle && !isFood : isInTitle || !isFood;
 }
 
@@ -241,7 +249,11 @@ export function readRecipeText(text: string, larder: Larder, measures: MeasureSy
     larder,
   );
   if (parts.length === 0) return { ok: false, error: 'No ingredient line was found. Write one ingredient a line, such as "200 g plain flour" or "2 eggs".' };
-  const remarks = remarksOn(found, parts, cut, stated);
+  const unlisted = unlistedIn(found.method, parts, larder);
+  const remarks = [
+    ...remarksOn(found, parts, cut, stated),
+    ...(unlisted.length > 0 ? [`The method weighs out what the list does not have: ${unlisted.join(', ')}. Add a line for what is eaten.`] : []),
+  ];
   const claim = readClaim([found.title, ...found.notes, ...found.method.filter(statesFigures)].join('\n'));
   const formula: Formula = {
     title: found.title || 'Untitled recipe',
