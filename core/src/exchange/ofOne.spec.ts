@@ -54,6 +54,8 @@ test('of several foods in one line none is lost, whatever parts them; a second a
   expect(list('40g oats / 25g choc casein / 10g chia / 200ml oat milk')).toEqual(['rolled-oats 40', 'casein-chocolate 25', 'chia 10', 'oat-drink 206']);
   expect(list('100g almond flour, 30g whey isolate unflav, 40g erythritol')).toEqual(['almond-flour 100', 'whey-isolate 30', 'erythritol 40']);
   expect(list('1 banana, 2 eggs, scoop of chocolate casein')).toHaveLength(3);
+  expect(list('80ml almond milk, 1 small carrot grated (50g)')).toEqual(['almond-drink 81', 'carrot 50']);
+  expect(list('Sweet: 5g erythritol')).toEqual(['erythritol 5']);
   expect(list('4oz golden syrup -> 80g agave syrup')).toEqual(['agave-syrup 80']);
   for (const one of ['1 cup plain flour, 125 g sifted', '2 bananas, 240 g mashed', '200 ml milk / 200 ml oat milk', '200 g tin chickpeas, 120 g drained'])
     expect([one, list(one).length]).toEqual([one, 1]);
@@ -72,6 +74,10 @@ test('what only the method weighs out is asked for, not lost; what the list has,
 
 test('grams behind "drained" are what is left of a tin; figures, pieces and glasses at the end are how many', () => {
   expect(said('Dough\n1 can chickpeas, drained & rinsed (240g)\n1 can chickpeas, drained (400 g)\n5 g cocoa').list).toEqual(['chickpeas 240', 'chickpeas 240', 'cocoa 5']);
+  const cookies = said('3 ingredient banana oat cookies\n2 bananas\n1 cup oats\n12 cookies 350 x 15');
+  expect([cookies.list.length, cookies.many]).toEqual([2, '12 cookie']);
+  // A deed that is called like a food is one where it takes its time.
+  expect(said('Sugar cookies (24)\n240 g butter\n363 g plain flour\nCream, add egg, add dry. Chill 1hr, roll 1/4", cut. 350F 8-10 min').list).toHaveLength(2);
   expect(said('Brownies, GF + DF\n265 g almond butter\n1 egg\n\n8x8, 350, 30-35 min -- 16 pc').many).toBe('16 piece');
   expect(said('Strawberry mousse\n400 g strawberries\n250 g skyr\nbloom gelatine, fold, chill 3 hrs\n4 glasses').many).toBe('4 glass');
   expect(said('Crepes\n3 eggs\n50 g lupin flour\n\nSwirl thin in a hot pan. ~8 crepes').many).toBe('8 crepe');

@@ -50,6 +50,21 @@ export function isPartName(words: string): boolean {
   return PART_WORDS.test(words) || FOR_A_DEED.test(words);
 }
 
+/** "Biscuit: 120 g flour": what is baked apart of what goes on or between it, before a colon. */
+const MADE_APART = /^(?:biscuits?|cookies?|pancakes?|waffles?|muffins?|buns?|loaf|cakes?|brownies?)$/i;
+
+export function isMadeApart(head: string): boolean {
+  return MADE_APART.test(head);
+}
+
+/** "Sweet: 5 g stevia": a word of the writer's own before what is weighed, and no word of figures or sums. */
+export function isAnyHead(head: string): boolean {
+  return (
+    head.trim().split(' ').length <= 2 &&
+    !/^(?:per|each|a|an|one|total|nutrition|macros?|serving|portion|makes|yields?|weight|net|protein|carbs?|fat|fibre|fiber|sugars?|salt)\b/i.test(head.trim())
+  );
+}
+
 /** A heading without its marks. */
 export function headingWords(line: string): string {
   return line
@@ -92,7 +107,7 @@ const DEED =
   /^(?:preheat|heat|mix|whisk|stir|beat|fold|bake|pour|combine|cream|melt|sift|add|place|put|rub|knead|roll|cook|blend|leave|serve|line|grease|chill|freeze|churn|whip|microwave|fry|flip|spread|top|let|allow|cool|slice|cut|press|divide|scoop|drop|remove|store|enjoy|transfer|set|simmer|boil|drain|into|blitz|whizz?|dump|process|pulse|scatter|sprinkle|brush|shape|toss|tip|spoon|steam|toast|strain|mash|warm|soak|squeeze|peel(?!\s+of)|roast|grill|cover|rest(?!\s+of)|prove|pipe|dust(?!\s+of)|bloom|dissolve|dip|thaw|defrost|hydrate|rinse|swirl|refrigerate|decorate|garnish|repeat)\b/i;
 /** "25 min", "180 °C", or what the deed is done to: "whisk 2 eggs", "mix everything". */
 const AT_THE_STOVE =
-  /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|w[./]|and\b|in\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
+  /^\w+\s+(?:\d|the\b|all\b|everything\b|until\b|together\b|well\b|it\b|with\b|w[./]|and\b|in\b|on\b|onto\b|for\b|!)|\d\s*(?:°|degrees|[FC]\b|mins?\b|minutes?\b|hours?\b|hrs?\b|h\b|secs?\b|seconds?\b)/i;
 
 /** "Blend, fry": one deed after the other, and nothing that is weighed. */
 function isOnlyDeeds(line: string): boolean {
@@ -171,7 +186,9 @@ export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: 
   // Where the list goes on below, it is a food that nobody knows.
   const isStep = score < LIKELY && listed.length < 2 && readAmount(line)?.unitGiven !== true && HOT_OR_LONG.test(line);
   if (place.seenIngredient && isStep && !isPlainIngredient(next, larder)) return 'method';
-  if (!figure && (HOT.test(line) || isOnlyDeeds(line))) return place.seenIngredient ? 'method' : 'note';
+  // "Cream, add the eggs, chill 1 hr": a deed that is called like a food.
+  const isDeedInTime = DEED.test(line) && HOT_OR_LONG.test(line) && line.split(' ').length > 5;
+  if (!figure && (HOT.test(line) || isOnlyDeeds(line) || isDeedInTime)) return place.seenIngredient ? 'method' : 'note';
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';
   if (DEED.test(line) && (line.split(' ').length > 3 || AT_THE_STOVE.test(line) || /[.!]$/.test(line))) return place.seenIngredient ? 'method' : 'note';

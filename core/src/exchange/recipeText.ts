@@ -8,6 +8,8 @@ import {
   headingWords,
   INGREDIENT_HEADING,
   INGREDIENTS_FOR,
+  isAnyHead,
+  isMadeApart,
   isPartName,
   isPlainIngredient,
   isStage,
@@ -91,9 +93,6 @@ function readInOneLine(line: string, out: Gathering, place: ReadingPlace, larder
   return true;
 }
 
-/** What is baked apart of what goes on or between it, before a colon. */
-const MADE_APART = /^(?:biscuits?|cookies?|pancakes?|waffles?|muffins?|buns?|loaf|cakes?|brownies?)$/i;
-
 /** "Topping - 200 g raspberries, 1 tbsp sugar", "Dry: 150 g flour, 1 tsp bicarb", below the method too where every one has its amount. */
 function readPartInLine(line: string, out: Gathering, place: ReadingPlace, larder: Larder): boolean {
   const [, head, rest] = INLINE_PART.exec(line) ?? [];
@@ -101,8 +100,9 @@ function readPartInLine(line: string, out: Gathering, place: ReadingPlace, larde
   const listed = listIn(rest, larder);
   const isMeasured = listed.every((one) => readAmount(one)?.unitGiven === true);
   if (place.section === 'method' && !(listed.length > 1 && isMeasured)) return false;
-  if (isPartName(head) || MADE_APART.test(head)) out.parts.push({ heading: head, lines: [...listed], isWhole: place.section === 'method' || out.parts.length === 0 });
+  if (isPartName(head) || isMadeApart(head)) out.parts.push({ heading: head, lines: [...listed], isWhole: place.section === 'method' || out.parts.length === 0 });
   else if (isStage(head) && (listed.length > 1 || isMeasured)) openPart(out).push(...listed);
+  else if (place.section === 'ingredients' && isMeasured && isAnyHead(head) && listed.every((one) => readAmount(one)?.rest !== '')) openPart(out).push(...listed);
   else return false;
   place.seenIngredient = true;
   return true;
@@ -167,6 +167,7 @@ function yieldOver(title: string, line: string, larder: Larder): StatedYield | u
   return ONE_CUT_UP.test(line) && !isPlainIngredient(line, larder) ? readYield(`makes ${line}`) : yieldByCutting(line);
 }
 
+const PIECES_AND_HEAT = /^(\d{1,2}\s+[\p{L} ]{3,30}?)[\s,:;@–-]+((?:at\s+)?\d{3}\s?(?:°\s?)?[CF]?\b.{0,40})$/iu;
 /** What nobody bakes with: "4 glasses" below a list is how many. */
 const SERVED_IN = /^(?:glasses|jars|pots|mugs|bowls|ramekins|slices|squares|servings|portions|pieces|pcs?|people)$/i;
 
@@ -185,6 +186,14 @@ function sort(raw: string, line: string, out: Gathering, place: ReadingPlace, la
     place.section === 'ingredients' && !out.portions && (!/^\d/.test(line) || isNamedPiece(out.title, line, larder, place.seenIngredient)) ? yieldOf(out.title, line) : undefined;
   if (portions) {
     out.portions = portions;
+    return;
+  }
+  // "12 cookies 350 x 15": how many, and how hot.
+  const [, many = '', heat] = PIECES_AND_HEAT.exec(line) ?? [];
+  const hot = place.section === 'ingredients' && heat !== undefined ? yieldOf(out.title, many) : undefined;
+  if (hot && heat) {
+    out.portions ??= hot;
+    out.method.push(heat);
     return;
   }
   const over = place.section === 'ingredients' && !out.portions && !place.seenIngredient ? yieldOver(out.title, line, larder) : undefined;

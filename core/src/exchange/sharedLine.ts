@@ -188,7 +188,11 @@ export function ingredientsIn(written: string, larder: Larder): readonly string[
     const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
     const score = (name: string): number => (name === '' ? 0 : (matchFood(name, larder.index)[0]?.score ?? 0));
     if (!read && ONE_MEASURE.test(one)) return score(one.replace(ONE_MEASURE, '')) >= LIKELY;
-    const name = read ? read.rest.replace(/(?:\s+or\s|\s*\/\s*(?=\p{L})).*$/iu, '') : A_LITTLE.test(one) ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '') : '';
+    const name = read
+      ? read.rest.replace(/\s*\([^()]*\)/g, '').replace(/(?:\s+or\s|\s*\/\s*(?=\p{L})).*$/iu, '')
+      : A_LITTLE.test(one)
+        ? one.replace(A_LITTLE, '').replace(/^\s*of\b/, '')
+        : '';
     return score(name) >= (isAdded && read?.unitGiven ? LIKE_A_FOOD : SURE);
   };
   const listed: string[] = [];
