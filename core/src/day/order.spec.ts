@@ -249,7 +249,11 @@ describe('the order of mixing', () => {
     expect(first('120 g sunflower oil\n').slice(-1)).toEqual([['Wet things, apart', 'sunflower-oil', 'egg', 'whole-milk']]);
     expect(first('')).toEqual([['Eggs and sugar', 'sugar', 'egg'], ['Wet things', 'whole-milk'], dry]);
     // A genoise: its melted butter goes in last, whatever else would be stirred in with the wet.
-    const genoise = [['Eggs and sugar', 'sugar', 'egg'], ['Dry things', 'plain-flour'], ['Melted fat and wet things, lukewarm', 'butter']];
+    const genoise = [
+      ['Eggs and sugar', 'sugar', 'egg'],
+      ['Dry things', 'plain-flour'],
+      ['Melted fat and wet things, lukewarm', 'butter'],
+    ];
     expect(first('40 g butter, melted\n', '')).toEqual(genoise);
     expect(first('40 g butter, melted\n', '\n5 g baking powder').flatMap((one) => (one as readonly string[])[0])).toEqual(['Dry things', 'Wet things, apart']);
   });
