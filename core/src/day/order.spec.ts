@@ -267,6 +267,8 @@ describe('the order of mixing', () => {
     const curd = order('Lemon curd\n140 g lemon juice\n3 eggs\n100 g sugar\n75 g butter', 'spread');
     expect([curd[0]?.[1], curd.at(-1)?.[1]]).toEqual([expect.stringMatching(/simmering water.*must not boil/), expect.stringMatching(/Off the heat/)]);
     expect(order('Banana nice cream\n300 g frozen banana\n16 g peanut butter\n5 g cocoa', 'frozen')[0]?.[1]).toMatch(/^Blend until smooth/);
+    const pots = 'Cheesecake pots\n60 g digestive biscuits\n10 g butter, melted\n300 g cream cheese\n40 g icing sugar\n30 g vanilla casein\n120 g blueberries';
+    expect(order(pots, 'cheesecake').map(([words]) => words)).toEqual(['Crumbs and melted fat', 'Cheese and sweet things', 'Dry things', 'All else']);
     // A spread of nuts is blended as before.
     expect(order('Peanut spread\n100 g peanut butter\n40 g soy protein isolate\n120 g water', 'spread').map(([, then]) => then)).toEqual([expect.stringMatching(/^Blend/)]);
   });

@@ -28,7 +28,7 @@ function isWet(food: Food): boolean {
 export function isTaken(line: Line, larder: Larder, takes: readonly Takes[]): boolean {
   const food = foodOf(line, larder);
   return takes.some(({ kinds, pours: wanted, powder, smooth, named, melted }) => {
-    if (kinds === undefined && wanted === undefined && smooth === undefined && named === undefined) return true;
+    if (kinds === undefined && wanted === undefined && smooth === undefined && named === undefined && melted === undefined) return true;
     if (!food) return false;
     const takesUp = food.thirst?.basis === 'mass';
     const isSmooth = food.attributes?.includes('form:puree') === true || (food.kind === 'nut' && takesUp);

@@ -63,6 +63,12 @@ test('of several foods in one line none is lost, whatever parts them; a second a
   expect(said('protein pancakes for one lazy morning\n1 banana\n2 eggs').list).toHaveLength(2);
 });
 
+test('figures behind a title are none of it, and say how many; what is soured in milk goes in beside it', () => {
+  const read = readFormula('Blueberry pots - 4 pots, 161 kcal / 15g protein each\n300 g quark\n120 g blueberries\n100 ml milk soured w/ 1 tsp lemon juice\n30g almonds flaked');
+  expect([read.title, read.portions, read.portionWord, read.claim?.figures.energyKcal?.amount]).toEqual(['Blueberry pots', 4, 'pot', 161]);
+  expect(read.parts[0]?.lines.map(({ foodId }) => foodId)).toEqual(['curd-cheese', 'blueberries', 'whole-milk', 'lemon-juice', 'almonds-flaked']);
+});
+
 test('what only the method weighs out is asked for, not lost; what the list has, and water, is not', () => {
   const remarks = (method: string): string => {
     const read = readRecipeText(`Macaroons\nMakes 12\n200 g desiccated coconut\n2 egg whites\n90 g sugar\n\nMethod\n${method}`, larder, 'metric');

@@ -151,7 +151,7 @@ const ENUMERATED = /^(?:step\s*)?\d{1,2}\s*[.):]\s+(?=\p{L})/iu;
 const TIME_OR_HEAT = /^(?:about\s+|for\s+|at\s+)?(?:\d[\d.–-]{0,6}|[a-z]{3,8}(?:[ -][a-z]{3,5})?)\s?(?:°|degrees?\b|min(?:ute)?s?\b|hours?\b|hrs?\b|(?<=[1-4]\d\d\s?)[CF]\b)/i;
 
 /** "Gas mark 4, 15 mins", "8 in square tin 180C 22 min": hot or long, anywhere in a line that names no food. */
-const HOT_OR_LONG = /\b(?:gas(?:\s+mark)?\s*\d|\d{2,3}\s?(?:°\s?[CF]?|degrees?\b|C\b|F\b)|\d+\s?(?:mins?|minutes?|hrs?|hours?)\b)/i;
+const HOT_OR_LONG = /\b(?:gas(?:\s+mark)?\s*\d|\d{2,3}\s?(?:°\s?[CF]?|degrees?\b|C\b|F\b)|\d+\s?(?:mins?|minutes?|hrs?|hours?|secs?|seconds?)\b)/i;
 
 /** "1) oven 180", below the ingredients and no food itself. */
 function isNumberedStep(line: string, place: ReadingPlace, larder: Larder): boolean {

@@ -117,6 +117,9 @@ function openPart(out: Gathering): string[] {
   return lines;
 }
 
+/** "Cheesecake pots - 4 pots, 161 kcal each": what stands behind the title of figures is none of it. */
+const FIGURES_BESIDE = /^(.{3,80}?)\s+[-–—|:]\s+(.{0,60}\d\s?(?:kcals?|cals?|calories|kj)\b.*)$/i;
+
 function gather(lines: readonly string[], larder: Larder): Gathering {
   const out: Gathering = { title: '', portions: undefined, parts: [], method: [], notes: [] };
   const place: ReadingPlace = { section: 'ingredients', seenIngredient: false };
@@ -128,9 +131,11 @@ function gather(lines: readonly string[], larder: Larder): Gathering {
     const line = stripBullet(raw);
     if (index === 0 && readInOneLine(line, out, place, larder)) return;
     if (index === 0 && looksLikeTitle(line, larder, lines[1])) {
-      const plain = headingWords(line);
+      const [, plain = '', figures] = FIGURES_BESIDE.exec(headingWords(line)) ?? [undefined, headingWords(line)];
+      if (figures !== undefined) out.notes.push(figures);
       const aside = ASIDES.map((one) => one.exec(plain)).find((one) => one?.[1] && one[2] && yieldBeside(one[1], one[2]) !== undefined);
       out.portions = aside?.[1] && aside[2] ? yieldBeside(aside[1], aside[2]) : undefined;
+      if (figures !== undefined) out.portions ??= yieldOf(plain, countedBefore(figures) ?? '');
       const title = out.portions && aside?.[1] ? aside[1] : plain;
       const [, name, tin] = FOR_A_TIN.exec(title) ?? [];
       out.title = name ?? title;

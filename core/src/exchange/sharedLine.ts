@@ -56,7 +56,7 @@ function bothOfAFruit(line: string): readonly string[] | undefined {
 /** "1 tbsp ground flax mixed with 3 tbsp water": both go in, unless the second is poured off. */
 function inAnother(line: string, larder: Larder): readonly string[] | undefined {
   const said =
-    /^(.{3,90}?),?\s+(?:(?:mixed|dissolved|whisked|stirred|combined|soaked|bloomed|steeped|softened|mashed|blended|simmered|cooked down|tossed|made up)\s+(?:with|w\/|in|into|up with)|in(?=\s+\d))\s+(.{3,60})$/i.exec(
+    /^(.{3,90}?),?\s+(?:(?:mixed|soured|curdled|dissolved|whisked|stirred|combined|soaked|bloomed|steeped|softened|mashed|blended|simmered|cooked down|tossed|made up)\s+(?:with|w\/|in|into|up with)|in(?=\s+\d))\s+(.{3,60})$/i.exec(
       line,
     );
   if (!said?.[1] || !said[2] || /drain|discard|squeez/i.test(line)) return undefined;

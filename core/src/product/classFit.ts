@@ -1,3 +1,4 @@
+import recipeWords from '@fellmist/language/recipeWords.json' with { type: 'json' };
 import { SPELLINGS } from '../food';
 import { type Formula } from '../formula';
 import { LEDGER_ROLES, type Measures, roleOf } from '../role';
@@ -95,6 +96,9 @@ function plainly(title: string): string {
   return ` ${words.map((word) => SPELLINGS.get(word) ?? word).join(' ')} `;
 }
 
+/** Treats that no class judges: a crumble of rhubarb and custard is no custard. */
+const UNCLASSED = new Set(recipeWords.unclassed.flatMap((word) => [word, `${word}s`]));
+
 /** A title's head stands last ("biscuit spread" is a spread), of two names that end there the longer counts. */
 function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>, isUnbaked: boolean): readonly T[] {
   const plain = plainly(title).replace(ASIDE, '');
@@ -112,7 +116,7 @@ function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>, i
     begin += word.length + 1;
   }
   const called = (name: string): readonly T[] => (byWords.get(name) ?? []).map(({ one }) => one);
-  if (!best) return [];
+  if (!best || (best.end < begin - 1 && UNCLASSED.has(words.at(-1) ?? ''))) return [];
   if (!isUnbaked || best.said.startsWith(UNBAKED)) return called(best.said);
   // "No-bake lemon cheesecake" is a no-bake cheesecake, "no-bake protein bars" are no-bake bars.
   const heads = best.said.split(' ').map((_, i, all) => `${UNBAKED} ${all.slice(i).join(' ')}`);

@@ -36,6 +36,11 @@ describe('the class of a treat', () => {
     expect(product && betterClass(measures, product, shipped.classes)).toBeUndefined();
   });
 
+  test('a treat that no class judges takes none from what goes with it, or how it tastes', () => {
+    expect(['Rhubarb & custard crumble, lighter', 'Cheesecake granola', 'Brownie meringues'].map(classId)).toEqual([undefined, undefined, undefined]);
+    expect(['Apple crumble muffins', 'Custard creams', 'Muffins with a crumble'].map(classId)).toEqual(['muffin', 'rolled-cookie', 'muffin']);
+  });
+
   test('the head of a title tells, of two that end there the longer, plurals count, and what the baker says goes before any of them', () => {
     expect([classId('Protein cookie dough'), classId('Cookies'), classId('Banana bread muffins'), classId('Cheesecake bars')]).toEqual([
       'raw-dough',
