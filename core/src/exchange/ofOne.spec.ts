@@ -56,6 +56,9 @@ test('of several foods in one line none is lost, whatever parts them; a second a
   expect(list('1 banana, 2 eggs, scoop of chocolate casein')).toHaveLength(3);
   expect(list('80ml almond milk, 1 small carrot grated (50g)')).toEqual(['almond-drink 81', 'carrot 50']);
   expect(list('Sweet: 5g erythritol')).toEqual(['erythritol 5']);
+  expect(list('dates 175g, boiling water 175ml, bicarb 1 tsp')).toHaveLength(3);
+  expect(list('Layer 1: 150 g desiccated coconut, 60 g coconut oil')).toEqual(['desiccated-coconut 150', 'coconut-oil 60']);
+  expect(said('Ice\n300 g skyr\n115 g butter browned\nfreeze').list).toEqual(['skyr 300', 'butter 115']);
   expect(list('4oz golden syrup -> 80g agave syrup')).toEqual(['agave-syrup 80']);
   for (const one of ['1 cup plain flour, 125 g sifted', '2 bananas, 240 g mashed', '200 ml milk / 200 ml oat milk', '200 g tin chickpeas, 120 g drained'])
     expect([one, list(one).length]).toEqual([one, 1]);
@@ -66,6 +69,8 @@ test('of several foods in one line none is lost, whatever parts them; a second a
 test('figures behind a title are none of it, and say how many; what is soured in milk goes in beside it', () => {
   const read = readFormula('Blueberry pots - 4 pots, 161 kcal / 15g protein each\n300 g quark\n120 g blueberries\n100 ml milk soured w/ 1 tsp lemon juice\n30g almonds flaked');
   expect([read.title, read.portions, read.portionWord, read.claim?.figures.energyKcal?.amount]).toEqual(['Blueberry pots', 4, 'pot', 161]);
+  const cake = readFormula('Greek yogurt cake, light (8 slices, 150 kcal a slice)\n500 g Greek yogurt 2%\n3 eggs\n60 g cornflour');
+  expect([cake.title, cake.portions, cake.claim?.figures.energyKcal?.amount]).toEqual(['Greek yogurt cake, light', 8, 150]);
   expect(read.parts[0]?.lines.map(({ foodId }) => foodId)).toEqual(['curd-cheese', 'blueberries', 'whole-milk', 'lemon-juice', 'almonds-flaked']);
 });
 
@@ -80,6 +85,9 @@ test('what only the method weighs out is asked for, not lost; what the list has,
 
 test('grams behind "drained" are what is left of a tin; figures, pieces and glasses at the end are how many', () => {
   expect(said('Dough\n1 can chickpeas, drained & rinsed (240g)\n1 can chickpeas, drained (400 g)\n5 g cocoa').list).toEqual(['chickpeas 240', 'chickpeas 240', 'cocoa 5']);
+  expect(
+    said('Dough\n1 x 400g tin chickpeas (235 g drained)\n2 x 400g tins chickpeas (235 g drained)\n2 x 400g tins chickpeas (470 g drained)\n5 g cocoa').list.slice(0, 3),
+  ).toEqual(['chickpeas 235', 'chickpeas 470', 'chickpeas 470']);
   const cookies = said('3 ingredient banana oat cookies\n2 bananas\n1 cup oats\n12 cookies 350 x 15');
   expect([cookies.list.length, cookies.many]).toEqual([2, '12 cookie']);
   // A deed that is called like a food is one where it takes its time.

@@ -41,7 +41,7 @@ export function isStage(words: string): boolean {
 }
 
 /** What is made, baked or served apart. */
-const PART_WORDS = new RegExp(`\\b(?:${table.parts})s?$`, 'i');
+const PART_WORDS = new RegExp(`\\b(?:${table.parts})s?(?:\\s\\d)?$`, 'i');
 /** "For serving", "when serving", "for frying": "butter for greasing" is a line. */
 const FOR_A_DEED = /^(?:for|when) \w+ing$/i;
 
@@ -188,7 +188,9 @@ export function kindOf(line: string, place: ReadingPlace, larder: Larder, next: 
   if (place.seenIngredient && isStep && !isPlainIngredient(next, larder)) return 'method';
   // "Cream, add the eggs, chill 1 hr": a deed that is called like a food.
   const isDeedInTime = DEED.test(line) && HOT_OR_LONG.test(line) && line.split(' ').length > 5;
-  if (!figure && (HOT.test(line) || isOnlyDeeds(line) || isDeedInTime)) return place.seenIngredient ? 'method' : 'note';
+  // "Freeze" alone is what is done, where no food is called so.
+  const isOneDeed = /^\p{L}+[.!]?$/u.test(line) && DEED.test(line) && score < LIKELY && !isPlainIngredient(next, larder);
+  if (!figure && (HOT.test(line) || isOnlyDeeds(line) || isDeedInTime || isOneDeed)) return place.seenIngredient ? 'method' : 'note';
   if (looksLikeSentence(line) && !(figure && readAmount(line)?.unitGiven)) return place.seenIngredient ? 'method' : 'note';
   if (figure || isNamed(line, larder) || listed.length > 1) return 'ingredient';
   if (DEED.test(line) && (line.split(' ').length > 3 || AT_THE_STOVE.test(line) || /[.!]$/.test(line))) return place.seenIngredient ? 'method' : 'note';

@@ -52,7 +52,7 @@ interface Gathering {
 }
 
 /** "Topping - 200 g raspberries, 1 tbsp sugar", "To serve: berries, syrup": a part and its list in one line. */
-const INLINE_PART = /^([\p{L}][\p{L} -]{2,24}?)\s*(?::|\s[-–—])\s+(\S.*)$/u;
+const INLINE_PART = /^([\p{L}][\p{L} -]{2,24}?(?:\s\d)?)\s*(?::|\s[-–—])\s+(\S.*)$/u;
 
 /** "Shortbread (16 pieces)", "Shortbread, 16 pieces", "Custard for two", "Loaf serves 8": how many, beside the title. */
 const ASIDES = [
@@ -118,7 +118,7 @@ function openPart(out: Gathering): string[] {
 }
 
 /** "Cheesecake pots - 4 pots, 161 kcal each": what stands behind the title of figures is none of it. */
-const FIGURES_BESIDE = /^(.{3,80}?)\s+[-–—|:]\s+(.{0,60}\d\s?(?:kcals?|cals?|calories|kj)\b.*)$/i;
+const FIGURES_BESIDE = /^(.{3,80}?)\s+(?:[-–—|:]\s+|[([])(.{0,60}\d\s?(?:kcals?|cals?|calories|kj)\b[^()[\]]*)[)\]]?$/i;
 
 function gather(lines: readonly string[], larder: Larder): Gathering {
   const out: Gathering = { title: '', portions: undefined, parts: [], method: [], notes: [] };

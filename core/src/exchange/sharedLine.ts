@@ -9,6 +9,8 @@ const A_LITTLE = /^(?:an?\s+)?(?:(?:good|generous|tiny|big|small|large)\s+)?(?:p
 /** "Scoop of vanilla whey", "few drops stevia": a measure without its figure. */
 const ONE_MEASURE =
   /^(?:an?\s+|one\s+|few\s+)?(?:(?:heaped|level|big|small)\s+)?(?:scoops?|spoon(?:ful)?|teaspoon|tablespoon|tsp|tbsp|cup|sachet|packet|drops?)\s+(?:of\s+)?(?=\p{L})/iu;
+/** "Dates 175g", "bicarb 1 tsp". */
+const AMOUNT_BEHIND = /^(\p{L}[\p{L} '-]{1,40}?)\s+\d[\d.,/½¼¾]*\s?(?:g|kg|ml|l|oz|lb|tsp|tbsp|cups?)$/iu;
 const JOINT = /(?:\s*[,;]|\s+(?:\+|plus|and))?\s*$/i;
 /** What has an amount of its own behind one that has, and is called like a food, is another: better asked than lost. */
 const LIKE_A_FOOD = 0.45;
@@ -186,7 +188,9 @@ export function ingredientsIn(written: string, larder: Larder): readonly string[
   const isIngredient = (one: string, isAdded: boolean): boolean => {
     if (/^(?:juice|zest|rind)\s+(?:(?:of|from)\s|[\d½¼]|half\b|an?\s)/i.test(one)) return true;
     const read = /^\d+\s*%/.test(one) ? undefined : readAmount(one);
+    const behind = AMOUNT_BEHIND.exec(one)?.[1];
     const score = (name: string): number => (name === '' ? 0 : (matchFood(name, larder.index)[0]?.score ?? 0));
+    if (!read && behind !== undefined) return score(behind) >= SURE;
     if (!read && ONE_MEASURE.test(one)) return score(one.replace(ONE_MEASURE, '')) >= LIKELY;
     const name = read
       ? read.rest.replace(/\s*\([^()]*\)/g, '').replace(/(?:\s+or\s|\s*\/\s*(?=\p{L})).*$/iu, '')

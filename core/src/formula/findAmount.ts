@@ -126,19 +126,31 @@ function settleSecondAmount(found: FoundAmount): FoundAmount {
   const drained = /drained/i.test(bracket[1] ?? '');
   const each = /\beach\b/i.test(bracket[1] ?? '') || boxed || found.amount?.unit === 'can' || found.amount?.unit === 'packet' || found.amount?.unit === 'pot';
   const held = boxed ? { container: container[0].trim().split(/\s/)[0]?.toLowerCase() ?? '' } : {};
-  const chosen = chooseAmount({ ...found, ...held, rest: boxed ? rest.slice(container[0].length) : rest }, inside, each);
+  const chosen = chooseAmount({ ...found, ...held, rest: boxed ? rest.slice(container[0].length) : rest }, drained ? ofAllTins(inside, found.amount) : inside, each, drained);
   if (!drained) return chosen;
   const { container: _container, ...bare } = chosen;
   return bare;
 }
 
-function chooseAmount(found: FoundAmount, second: ReadAmount, each: boolean): FoundAmount {
+/** A tin holds some 1.7 times what is left of it once it is drained. */
+const HELD_PER_DRAINED = 1.7;
+
+/** "2 x 400 g tins (235 g drained)" is of each, "(470 g drained)" of both: whichever a tin can hold. */
+function ofAllTins(drained: ReadAmount, held: Amount | undefined): ReadAmount {
+  const inGrams = ({ value, unit }: Amount): number => value * (unitById(unit).kind === 'mass' ? (unitById(unit).factor ?? NaN) : NaN);
+  const tins = held ? Math.max(1, Math.round(inGrams(held) / inGrams(drained.amount) / HELD_PER_DRAINED)) : 1;
+  return Number.isFinite(tins) && tins > 1 ? { ...drained, amount: { ...drained.amount, value: drained.amount.value * tins } } : drained;
+}
+
+/** Of two amounts the weight, and what is left of a tin before what it holds. */
+function chooseAmount(found: FoundAmount, second: ReadAmount, each: boolean, isLeft = false): FoundAmount {
   const first = found.amount;
   const firstKind = first && unitById(first.unit).kind;
-  if (firstKind === 'mass') return found;
+  if (firstKind === 'mass' && !isLeft) return found;
   if (firstKind === 'volume' && unitById(second.amount.unit).kind !== 'mass') return found;
+  const isEach = each && !(isLeft && firstKind === 'mass');
   // "2 pots (75 g)" are 75 g each; "1/2 pot (75 g)" says what the half weighs.
-  const said = first && each ? (first.high === undefined ? first.value : (first.value + first.high) / 2) : 1;
+  const said = first && isEach ? (first.high === undefined ? first.value : (first.value + first.high) / 2) : 1;
   const count = said < 1 ? 1 : said;
   const { value, high, unit } = second.amount;
   const amount = high === undefined ? { value: value * count, unit } : { value: value * count, high: high * count, unit };
@@ -151,8 +163,8 @@ function chooseAmount(found: FoundAmount, second: ReadAmount, each: boolean): Fo
     rest,
     doubts: first ? [...found.doubts, { code: 'two-amounts' }] : found.doubts,
     unitGiven: true,
-    ...(first && !each ? { instead: first } : {}),
-    ...(first && each && count > 1 && first.unit !== 'piece' ? { asTotal: { amount: second.amount, of: first } } : {}),
+    ...(first && !isEach && !isLeft ? { instead: first } : {}),
+    ...(first && isEach && count > 1 && first.unit !== 'piece' ? { asTotal: { amount: second.amount, of: first } } : {}),
   };
 }
 
