@@ -18,6 +18,7 @@ import {
   SURE,
 } from '../food';
 import { type MeasureSystem, readAmount, unitById } from '../quantity';
+import { drained } from './drained';
 import { amountOfAll, findAmount, type FoundAmount } from './findAmount';
 import { type Doubt, type DoubtCode, type Line } from './formula';
 
@@ -167,20 +168,6 @@ const WEIGHING_DOUBTS: readonly DoubtCode[] = ['no-amount', 'no-food', 'no-densi
 function unweighed(line: Line): Line {
   const { massG: _massG, basis: _basis, ...bare } = line;
   return bare;
-}
-
-/** Whether grams are those of one tin or of a few of them, within a twentieth. */
-function isOfTins(massG: number, eachG: number): boolean {
-  const count = Math.round(massG / eachG);
-  return count > 0 && Math.abs(massG - count * eachG) <= eachG / 20;
-}
-
-/** What a tin or jar holds is less than its label says once it is drained; "drained (240 g)" is what is left of it, where no label says so much. */
-function drained(massG: number, line: Line, food: Food | undefined): number {
-  const [share, net] = [food?.measuresG['can'], food?.measuresG['can net']];
-  const isMass = line.amount && unitById(line.amount.unit).kind === 'mass';
-  if (!line.tinned || !isMass || share === undefined || net === undefined) return massG;
-  return /drained/i.test(line.text) && isOfTins(massG, share) && !isOfTins(massG, net) ? massG : (massG * share) / net;
 }
 
 /**
