@@ -142,6 +142,7 @@ export const SAY = {
   showAll: (a: Shown) => said`Show all ${a}`,
   sideChange: 'Side change',
   somebody: 'nobody named',
+  someMinutes: (a: Shown) => said`${a} minutes`,
   stop: 'Stop',
   swap: (a: Shown) => said`Swap ${a}`,
   swap2: 'Swap',
