@@ -45,6 +45,7 @@ describe('what the foods of a formula cost', () => {
 
   async function open(packs: readonly Pack[] = [], text = DOUGH): Promise<void> {
     shop = new Shop();
+    undo = undefined;
     const features = [larderFeature, benchFeature, householdFeature];
     TestBed.configureTestingModule({
       providers: [
@@ -136,8 +137,17 @@ describe('what the foods of a formula cost', () => {
     expect(words).toContain('a pack of 1000 g costs €0.90 (until now 1500 g at €1.80)');
     expect(words).toContain('“Soap 1.00”');
     expect(shop.saved).toEqual([]);
-    [...element().querySelectorAll('button')].find((one) => one.textContent?.trim() === 'Take these 2 prices')?.click();
-    await fixture.whenStable();
+    const take = async (): Promise<void> => {
+      [...element().querySelectorAll('button')].find((one) => one.textContent?.trim() === 'Take these 2 prices')?.click();
+      await fixture.whenStable();
+    };
+    // With the server gone nothing is told as kept, and the receipt stays to be tried again.
+    shop.isGone = true;
+    await take();
+    expect([undo, element().querySelector('textarea')?.value]).toEqual([undefined, expect.stringContaining('Soap')]);
+    shop.isGone = false;
+    await take();
+    expect(element().querySelector('textarea')?.value).toBe('');
     expect(shop.saved.map(({ pack }) => [pack.kindId, pack.netG, pack.price]).sort()).toEqual([
       ['butter', 250, 2.4],
       ['plain-flour', 1000, 0.9],

@@ -30,8 +30,10 @@ const MOST_NET_G = 100_000;
 /** Prices that differ by less go together. */
 const A_CENT = 0.015;
 
+/** Money by its code, of the households that Fellmist reckons for. */
+const CODES = 'EUR|GBP|USD|AUD|CAD|CHF|DKK|INR|JPY|NOK|NZD|PLN|SEK';
 /** The last figure of a line with two decimals, or with the sign of a currency; a letter of the tax class may follow. */
-const PRICE = String.raw`(?:\p{Sc}\s*|[A-Z]{3}\s+)?(\d{1,5}[.,]\d{2})\s*\p{Sc}?|\p{Sc}\s*(\d{1,5})`;
+const PRICE = String.raw`(?:\p{Sc}\s*|(?:${CODES})\s+)?(\d{1,5}[.,]\d{2})\s*\p{Sc}?|\p{Sc}\s*(\d{1,5})`;
 const AT_END = new RegExp(String.raw`(?:^|\s)(-?)(?:${PRICE})(?:\s*(?:[A-Z]{1,3}|\*))?\s*$`, 'u');
 /** "2 x butter", "2 × 250 g butter"; "6 x 45 g" is one price for six. */
 const PACKS_BEFORE = /^(\d{1,2})\s*[x×*]\s*(?=\S)/i;
@@ -44,7 +46,7 @@ const PACK_OF = /\b(?:(\d{1,2})[\s-]*(?:pack|pk|ct|count|pcs?)|pack of (\d{1,2})
 const SUMS = /^(?:sub-?\s?total|total|vat|tax|change|cash|card|balance|saving|discount|delivery|items?|date|time|till|thank)/i;
 
 /** Signs and codes of money that stand before or after a figure. */
-const MONEY = /(\p{Sc})|\b(EUR|GBP|USD|AUD|CAD|CHF|DKK|INR|JPY|NOK|NZD|PLN|SEK)\b/gu;
+const MONEY = new RegExp(String.raw`(\p{Sc})|\b(${CODES})\b`, 'gu');
 
 /** The price at the end of what is left of a line, and what stands before it. */
 function priceAtEnd(text: string): { readonly price: number; readonly rest: string } | undefined {

@@ -12,7 +12,7 @@ const ONE_MEASURE =
 /** "Dates 175g", "bicarb 1 tsp". */
 const AMOUNT_BEHIND = /^(\p{L}[\p{L} '-]{1,40}?)\s+\d[\d.,/½¼¾]*\s?(?:g|kg|ml|l|oz|lb|tsp|tbsp|cups?)$/iu;
 const JOINT = /(?:\s*[,;]|\s+(?:\+|plus|and))?\s*$/i;
-/** What has an amount of its own behind one that has, and is called like a food, is another: better asked than lost. */
+/** What has an amount of its own behind one that has, and is called like a food, is another: better asked than lost. House value. */
 const LIKE_A_FOOD = 0.45;
 /** Longer lines are prose: nothing is looked for in them. */
 const LONGEST = 200;

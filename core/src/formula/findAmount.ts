@@ -132,7 +132,7 @@ function settleSecondAmount(found: FoundAmount): FoundAmount {
   return bare;
 }
 
-/** A tin holds some 1.7 times what is left of it once it is drained. */
+/** A tin holds some 1.7 times what is left of it once it is drained: 400 g labels say 230 to 250, from memory. */
 const HELD_PER_DRAINED = 1.7;
 
 /** "2 x 400 g tins (235 g drained)" is of each, "(470 g drained)" of both: whichever a tin can hold. */

@@ -105,6 +105,7 @@ function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>, i
   const words = plain.trim().split(' ');
   let best: (Naming<T> & { readonly end: number; readonly said: string }) | undefined;
   let begin = 0;
+  let unclassed = -1;
   for (const [i, word] of words.entries()) {
     for (let count = 1; count <= Math.min(most, words.length - i); count++) {
       const said = words.slice(i, i + count).join(' ');
@@ -113,10 +114,11 @@ function lookUp<T extends Named>(title: string, { byWords, most }: Namings<T>, i
         if (!best || end > best.end || (end === best.end && naming.length > best.length)) best = { ...naming, end, said };
       }
     }
+    if (UNCLASSED.has(word)) unclassed = begin;
     begin += word.length + 1;
   }
   const called = (name: string): readonly T[] => (byWords.get(name) ?? []).map(({ one }) => one);
-  if (!best || (best.end < begin - 1 && UNCLASSED.has(words.at(-1) ?? ''))) return [];
+  if (!best || unclassed >= best.end) return [];
   if (!isUnbaked || best.said.startsWith(UNBAKED)) return called(best.said);
   // "No-bake lemon cheesecake" is a no-bake cheesecake, "no-bake protein bars" are no-bake bars.
   const heads = best.said.split(' ').map((_, i, all) => `${UNBAKED} ${all.slice(i).join(' ')}`);

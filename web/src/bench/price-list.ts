@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { countedParts, emptyPack, kindIdOf, LIMITS, type Pack, priceOf, readReceipt, type ReceiptGap } from '@fellmist/core';
-import { concatMap, defer, Subject, tap } from 'rxjs';
+import { concat, concatMap, defer, first, Subject, tap, toArray } from 'rxjs';
 import { pieceG, readNet, readPrice } from '../parts/packFigures';
 import { Desk } from '../state/desk';
 import { LarderDesk } from '../state/larderDesk';
@@ -52,7 +52,9 @@ export class PriceList {
   private readonly faults = signal<ReadonlyMap<string, string>>(new Map());
   /** A new pack keeps its id until it is saved, however often that is tried. */
   private readonly fresh = new Map<string, string>();
-  private readonly given = new Subject<Entry>();
+  private readonly given = new Subject<readonly Entry[]>();
+  /** How many were kept of those that were given together. */
+  private readonly keptOf = new Subject<{ readonly entries: readonly Entry[]; readonly kept: number }>();
 
   private readonly held = computed(() => {
     const [formula, larder] = [this.desk.sheet()?.rebuild, this.desk.larder()];
@@ -123,7 +125,12 @@ export class PriceList {
     // One after the other, each over what the one before made of the larder.
     this.given
       .pipe(
-        concatMap((entry) => defer(() => this.save(entry))),
+        concatMap((entries) =>
+          concat(...entries.map((entry) => defer(() => this.save(entry)))).pipe(
+            toArray(),
+            tap((saved) => this.keptOf.next({ entries, kept: saved.filter(({ ok }) => ok).length })),
+          ),
+        ),
         takeUntilDestroyed(),
       )
       .subscribe();
@@ -158,9 +165,18 @@ export class PriceList {
   protected takeReceipt(): void {
     const entries = [...this.bought()].map(([foodId, { netG, price }]) => ({ foodId, netG, price: Math.round(price * 100) / 100 }));
     const before = entries.map(({ foodId }) => this.packOf(foodId)).map((pack) => ({ pack, isNew: this.larderDesk.storedPack(pack.id) === undefined }));
-    for (const entry of entries) this.given.next(entry);
-    this.receipt.set('');
-    this.told.undoable(SAY.pricesTaken(entries.length), () => {
+    const text = this.receipt();
+    // Where the server does not hear of them the receipt stays, to be tried again.
+    this.keptOf.pipe(first((done) => done.entries === entries)).subscribe(({ kept }) => {
+      if (kept < entries.length) return;
+      if (this.receipt() === text) this.receipt.set('');
+      this.tellTaken(entries.length, before);
+    });
+    this.given.next(entries);
+  }
+
+  private tellTaken(count: number, before: readonly { readonly pack: Pack; readonly isNew: boolean }[]): void {
+    this.told.undoable(SAY.pricesTaken(count), () => {
       for (const { pack, isNew } of before) {
         const stored = this.larderDesk.storedPack(pack.id);
         if (stored && isNew) this.larderDesk.removePack(stored).subscribe();
@@ -179,6 +195,6 @@ export class PriceList {
     ];
     const fault = [net, price].find((one) => one && 'words' in one);
     if (fault && 'words' in fault) this.tell(foodId, fault.words);
-    else if (net && price && 'value' in net && 'value' in price) this.given.next({ foodId, netG: net.value, price: price.value });
+    else if (net && price && 'value' in net && 'value' in price) this.given.next([{ foodId, netG: net.value, price: price.value }]);
   }
 }

@@ -52,9 +52,6 @@ export class PackEditor {
   protected readonly larderDesk = inject(LarderDesk);
   readonly id = input.required<string>();
   readonly kind = input<string>();
-  /** A piece that was weighed elsewhere, to be noted here: what it is, and its grams. */
-  readonly piece = input<string>();
-  readonly weighs = input<string>();
   protected readonly desks = DESKS;
   protected readonly desk = signal<EditorDesk>('label');
   protected readonly draft = signal<Pack | undefined>(undefined);
@@ -100,7 +97,6 @@ export class PackEditor {
     this.lay(base, stored?.version ?? 0);
     this.conflict.set(undefined);
     this.fromDraft.set(false);
-    this.noteWeighed();
     if (base.kindId) this.larderDesk.takeUp(base.kindId).subscribe((kind) => this.nameAfter(kind));
     void this.drafts.find(this.draftOf()).then((found) => {
       if (found?.kind !== 'read') return;
@@ -114,16 +110,10 @@ export class PackEditor {
   /** A pack that nobody named is called as what it is a pack of, until it is named. */
   private nameAfter(kind: Food | undefined): void {
     const draft = this.draft();
-    if (!kind || draft?.kindId !== kind.id || draft.name !== '' || this.version() > 0) return;
+    const isUnnamed = draft?.name === '' || draft?.name === this.named?.name;
+    if (!kind || draft?.kindId !== kind.id || !isUnnamed || this.version() > 0) return;
     this.named = { ...draft, name: SAY.myOwn(kind.name) };
     this.draft.set(this.named);
-  }
-
-  private noteWeighed(): void {
-    const [piece, weighs, draft] = [this.piece(), Number(this.weighs()), this.draft()];
-    if (!piece || !(weighs > 0 && weighs <= 20_000) || !draft) return;
-    this.desk.set('measures');
-    this.change({ measuresG: { ...draft.measuresG, [piece]: weighs } });
   }
 
   /** New packs of one kind and of another are drafts apart. */
