@@ -66,7 +66,7 @@ export class BoughtEditor {
     },
   });
   protected readonly draft = computed((): BoughtTreat => this.sheet().bought);
-  protected readonly isUnsaved = computed(() => !isSame(this.draft(), this.stored()?.bought ?? { ...EMPTY, id: this.draft().id, name: this.nameless() }));
+  protected readonly isUnsaved = computed(() => !isSame(this.draft(), this.stored()?.bought ?? { id: this.draft().id, ...EMPTY, name: this.nameless() }));
   /** It was left unsaved, or was saved elsewhere since it was opened: what is stored can be had back. */
   protected readonly isApart = computed(() => this.isUnsaved() && (this.sheet().isKept || (this.stored()?.version ?? 0) !== this.sheet().version));
   protected readonly fault = signal<string | undefined>(undefined);

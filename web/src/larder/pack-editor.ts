@@ -58,7 +58,8 @@ export class PackEditor {
   protected readonly version = signal(0);
   private readonly savedText = signal('');
   /** The draft as it was named after its kind: nobody has typed in it. */
-  private named: Pack | undefined;
+  private readonly named = signal<Pack | undefined>(undefined);
+  protected readonly isUntouched = computed(() => this.draft() === this.named());
   protected readonly saving = signal<'idle' | 'saving' | 'saved'>('idle');
   protected readonly fault = signal<string | undefined>(undefined);
   /** What was typed here before the saved one was taken, to be taken up again. */
@@ -101,7 +102,7 @@ export class PackEditor {
     void this.drafts.find(this.draftOf()).then((found) => {
       if (found?.kind !== 'read') return;
       const kept = found.draft.body;
-      if (this.draft() === base || this.draft() === this.named) this.takeUpDraft(kept, Number(found.draft.base ?? 0), base);
+      if (this.draft() === base || this.isUntouched()) this.takeUpDraft(kept, Number(found.draft.base ?? 0), base);
       // Typed in before the draft was found: what was left unsaved is offered beside, not lost.
       else if (this.draft()?.id === base.id && !isSame(kept, this.draft()) && !isSame(kept, base)) this.aside.set(kept);
     });
@@ -110,10 +111,10 @@ export class PackEditor {
   /** A pack that nobody named is called as what it is a pack of, until it is named. */
   private nameAfter(kind: Food | undefined): void {
     const draft = this.draft();
-    const isUnnamed = draft?.name === '' || draft?.name === this.named?.name;
+    const isUnnamed = draft?.name === '' || draft?.name === this.named()?.name;
     if (!kind || draft?.kindId !== kind.id || !isUnnamed || this.version() > 0) return;
-    this.named = { ...draft, name: SAY.myOwn(kind.name) };
-    this.draft.set(this.named);
+    this.named.set({ ...draft, name: SAY.myOwn(kind.name) });
+    this.draft.set(this.named());
   }
 
   /** New packs of one kind and of another are drafts apart. */
